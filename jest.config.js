@@ -1,0 +1,37 @@
+/** Unit and API tests; TypeScript is stripped by SWC, modules stay ES modules. */
+const swc = [
+  '@swc/jest',
+  {
+    jsc: {
+      parser: { syntax: 'typescript', tsx: true, decorators: true },
+      transform: { legacyDecorator: true, decoratorMetadata: true, react: { runtime: 'automatic' } },
+      target: 'es2022',
+    },
+    module: { type: 'es6' },
+    sourceMaps: 'inline',
+  },
+];
+
+const shared = {
+  extensionsToTreatAsEsm: ['.ts', '.tsx'],
+  transform: { '^.+\\.tsx?$': swc },
+  moduleNameMapper: {
+    '^@retoque/core$': '<rootDir>/packages/core/src/index.ts',
+    '^@retoque/contract$': '<rootDir>/packages/contract/src/index.ts',
+    '^(\\.{1,2}/.*)\\.js$': '$1',
+  },
+  testEnvironment: 'node',
+  modulePathIgnorePatterns: ['/dist/'],
+};
+
+export default {
+  projects: [
+    {
+      ...shared,
+      displayName: 'unit',
+      testMatch: ['<rootDir>/{packages,apps}/**/src/**/*.test.ts'],
+      testPathIgnorePatterns: ['/node_modules/', '/dist/', '\\.api\\.test\\.ts$'],
+    },
+    { ...shared, displayName: 'api', testMatch: ['<rootDir>/apps/server/src/**/*.api.test.ts'] },
+  ],
+};
