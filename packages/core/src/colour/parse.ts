@@ -1,0 +1,25 @@
+import { converter, parse } from 'culori';
+import { clamp01, type Rgba } from './rgba.js';
+import { SYSTEM_COLOURS } from './system.js';
+
+const toRgb = converter('rgb');
+
+/**
+ * Reads any absolute CSS colour: hex, names, rgb(), hsl(), hwb(), lab(), lch(), oklab(), oklch(), color(), system colours.
+ * Channels outside sRGB are clipped, as browsers clip them when painting.
+ *
+ * @returns undefined for text that is not an absolute colour (`currentcolor` and `var()` among them)
+ */
+export function parseColour(text: string): Rgba | undefined {
+  const trimmed = text.trim().toLowerCase();
+  const parsed = parse(SYSTEM_COLOURS[trimmed] ?? trimmed);
+  if (!parsed) return undefined;
+  const rgb = toRgb(parsed);
+  const legacy = parsed.mode === 'rgb' || parsed.mode === 'hsl' || parsed.mode === 'hwb';
+  // Legacy colours are stored in eight bits a channel, so that is what a browser paints and reports.
+  const channel = (value: number | undefined) => {
+    const clipped = clamp01(value ?? 0);
+    return legacy ? Math.round(clipped * 255) / 255 : clipped;
+  };
+  return { r: channel(rgb.r), g: channel(rgb.g), b: channel(rgb.b), alpha: clamp01(parsed.alpha ?? 1) };
+}

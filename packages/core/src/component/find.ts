@@ -1,0 +1,185 @@
+import { ident } from 'css-tree';
+import { InvalidSelectorError } from '../css/selector/match.js';
+import { compareSpecificity } from '../css/selector/specificity.js';
+import { stripStates } from '../css/selector/strip-states.js';
+import type { PageStyles } from '../css/styles.js';
+import { locatorFor, selectAll, type Locator } from '../page/locator.js';
+import { ancestors, textOf, type ElementNode, type PageTree } from '../page/tree.js';
+import type { Kind } from './kind.js';
+import { KINDS } from './kinds/index.js';
+
+/** A component found on a page: the elements that one selector of the site reaches. */
+export interface FoundComponent {
+  readonly kind: string;
+  readonly name: string;
+  readonly selector: string;
+  readonly locator: Locator;
+  /** Elements by their order in the document; valid for this parse only. */
+  readonly elements: readonly number[];
+  /** How many elements the selector matches on this page, those of another kind included. */
+  readonly reach: number;
+  /** Where on the page it stands: the nearest landmark's plain name. */
+  readonly region: string;
+}
+
+const LOOKS = new Set(['color', 'background-color', 'background-image', 'border-top-color', 'border-bottom-color']);
+const CERTAIN_ENOUGH = 0.5;
+
+const REGIONS: Readonly<Record<string, string>> = {
+  header: 'Header',
+  nav: 'Navigation',
+  main: 'Main content',
+  footer: 'Footer',
+  aside: 'Aside',
+  dialog: 'Dialog',
+  form: 'Form',
+};
+
+function regionOf(element: ElementNode): string {
+  for (const node of ancestors(element)) {
+    const label = node.attributes.get('aria-label');
+    const role = node.attributes.get('role');
+    if (label && (REGIONS[node.name] || node.name === 'section')) return label;
+    if (role === 'dialog' || role === 'alertdialog') return label ?? 'Dialog';
+    // A form without a name says less than what it stands in.
+    if (REGIONS[node.name] && node.name !== 'form') return REGIONS[node.name]!;
+  }
+  return 'Page';
+}
+
+function kindOf(element: ElementNode, styles: PageStyles): Kind | undefined {
+  let best: { kind: Kind; score: number } | undefined;
+  const page = styles.at();
+  for (const kind of KINDS) {
+    const score = kind.recognise(element, page);
+    if (score >= CERTAIN_ENOUGH && (!best || score > best.score)) best = { kind, score };
+  }
+  return best?.kind;
+}
+
+/** The site's own selector that styles an element most particularly, without its states. */
+function siteSelector(element: ElementNode, styles: PageStyles): string | undefined {
+  const entries = styles
+    .possibleEntries(element)
+    .filter((entry) => entry.origin === 'author' && !entry.selector.pseudoElement)
+    .filter((entry) => entry.rule.declarations.some((declaration) => LOOKS.has(declaration.property)))
+    .sort((a, b) => compareSpecificity(b.selector.specificity, a.selector.specificity) || b.order - a.order);
+  for (const entry of entries) {
+    // Text with & only means something inside its parent rule.
+    const stripped = entry.selector.text.includes('&') ? undefined : stripStates(entry.selector.text);
+    if (!stripped || stripped === '*' || stripped.endsWith(' *')) continue;
+    try {
+      if (selectAll(styles.tree, stripped).includes(element)) return stripped;
+    } catch (error) {
+      if (!(error instanceof InvalidSelectorError)) throw error;
+    }
+  }
+  return undefined;
+}
+
+const ownCompound = (element: ElementNode): string =>
+  element.name + element.classes.map((name) => `.${ident.encode(name)}`).join('');
+
+/** Simple selectors that name an ancestor, the nearest first. */
+function* contexts(element: ElementNode): Generator<string> {
+  for (const node of ancestors(element)) {
+    if (node.id) yield `#${ident.encode(node.id)}`;
+    for (const name of node.classes) yield `.${ident.encode(name)}`;
+    if (REGIONS[node.name]) yield node.name;
+  }
+}
+
+const sameSet = (a: readonly ElementNode[], b: readonly ElementNode[]): boolean =>
+  a.length === b.length && a.every((element, i) => element === b[i]);
+
+/** A selector that reaches a group and nothing else, as near to the site's own as possible. */
+function fittingSelector(group: readonly ElementNode[], base: string, tree: PageTree): string {
+  const reached = selectAll(tree, base);
+  if (sameSet(reached, group)) return base;
+  const first = group[0]!;
+  const compound = ownCompound(first);
+  const tried = new Set<string>();
+  for (const core of [base, compound]) {
+    for (const context of ['', ...contexts(first)]) {
+      const selector = context ? `${context} ${core}` : core;
+      if (tried.has(selector)) continue;
+      tried.add(selector);
+      if (sameSet(selectAll(tree, selector), group)) return selector;
+    }
+  }
+  return base;
+}
+
+const MAX_EXCLUDED = 3;
+
+/** The site's selector without a few elements that other rules set apart; no weight is added. */
+function excludingOthers(group: readonly ElementNode[], base: string, tree: PageTree): string | undefined {
+  const extra = selectAll(tree, base).filter((element) => !group.includes(element));
+  if (!extra.length || extra.length > MAX_EXCLUDED || extra.length >= group.length) return undefined;
+  const names = extra.map((element) => {
+    if (element.id) return `#${ident.encode(element.id)}`;
+    return element.classes[0] ? `.${ident.encode(element.classes[0])}` : undefined;
+  });
+  if (names.includes(undefined)) return undefined;
+  const selector = `${base}:not(:where(${names.join(', ')}))`;
+  return sameSet(selectAll(tree, selector), group) ? selector : undefined;
+}
+
+/** The nearest ancestor that tells groups of the same selector apart: a landmark, or one with a name of its own. */
+function neighbourhood(element: ElementNode): ElementNode | undefined {
+  for (const node of ancestors(element)) if (REGIONS[node.name] || node.name === 'section') return node;
+  return undefined;
+}
+
+/** Finds the components of a page and groups elements as the site's own sheets do. */
+export function findComponents(styles: PageStyles): FoundComponent[] {
+  const { tree } = styles;
+  const groups = new Map<string, { kind: Kind; base: string; elements: ElementNode[] }>();
+  for (const element of tree.elements) {
+    const kind = kindOf(element, styles);
+    if (!kind) continue;
+    const base = siteSelector(element, styles) ?? ownCompound(element);
+    const key = `${kind.name}\u0000${base}`;
+    const group = groups.get(key);
+    if (group) group.elements.push(element);
+    else groups.set(key, { kind, base, elements: [element] });
+  }
+  const found: FoundComponent[] = [];
+  const add = (kind: Kind, selector: string, elements: readonly ElementNode[]) => {
+    const first = elements[0]!;
+    found.push({
+      kind: kind.name,
+      name: nameFor(first, kind),
+      selector,
+      locator: locatorFor(first, selector),
+      elements: elements.map((element) => element.order),
+      reach: selectAll(tree, selector).length,
+      region: regionOf(first),
+    });
+  };
+  for (const { kind, base, elements } of groups.values()) {
+    let selector = fittingSelector(elements, base, tree);
+    if (!sameSet(selectAll(tree, selector), elements)) selector = excludingOthers(elements, base, tree) ?? selector;
+    if (sameSet(selectAll(tree, selector), elements)) {
+      add(kind, selector, elements);
+      continue;
+    }
+    // A selector as broad as `a` is narrowed place by place.
+    const places = new Map<ElementNode | undefined, ElementNode[]>();
+    for (const element of elements) {
+      const place = neighbourhood(element);
+      places.set(place, [...(places.get(place) ?? []), element]);
+    }
+    for (const part of places.values()) add(kind, fittingSelector(part, base, tree), part);
+  }
+  return found.sort((a, b) => a.elements[0]! - b.elements[0]!);
+}
+
+const MAX_NAME = 40;
+
+function nameFor(first: ElementNode, kind: Kind): string {
+  const own =
+    textOf(first) || first.attributes.get('aria-label') || first.attributes.get('value') || first.attributes.get('title');
+  const text = own?.trim() || kind.label;
+  return text.length > MAX_NAME ? `${text.slice(0, MAX_NAME - 1).trimEnd()}…` : text;
+}

@@ -1,0 +1,28 @@
+import { ancestors, type ElementNode } from '../page/tree.js';
+import { ACTIVE, closeBits, FOCUS, FOCUS_WITHIN, HOVER, type StateBits } from './selector/states.js';
+
+/** Interaction state forced on a page: which elements are in which atoms. */
+export interface ForcedStates {
+  readonly bits: ReadonlyMap<ElementNode, StateBits>;
+}
+
+export const AT_REST: ForcedStates = { bits: new Map() };
+
+/**
+ * Puts elements into states and spreads them as a browser does: a hovered or pressed element makes its ancestors
+ * hovered or pressed, and a focused one makes itself and its ancestors `:focus-within`.
+ */
+export function forceStates(targets: Iterable<readonly [ElementNode, StateBits]>): ForcedStates {
+  const bits = new Map<ElementNode, StateBits>();
+  const add = (element: ElementNode, more: StateBits) => {
+    if (more) bits.set(element, (bits.get(element) ?? 0) | more);
+  };
+  for (const [element, wanted] of targets) {
+    const own = closeBits(wanted);
+    const within = own & FOCUS ? FOCUS_WITHIN : 0;
+    add(element, own | within);
+    const spread = (own & (HOVER | ACTIVE)) | within;
+    if (spread) for (const node of ancestors(element)) add(node, spread);
+  }
+  return { bits };
+}

@@ -1,0 +1,279 @@
+import { generate, type CssNode, type PseudoClassSelector, type Selector, type SelectorList } from 'css-tree';
+import { descendants, type ElementNode } from '../../page/tree.js';
+import {
+  compileSelector,
+  InvalidSelectorError,
+  type CompiledSelector,
+  type CompileOptions,
+  type MatchAny,
+  type SimplePart,
+  type Test,
+} from './compile.js';
+import * as form from './form-state.js';
+import { matchesDirection, matchesLanguage } from './language.js';
+import { inSeries } from './nth.js';
+import { addSpecificity, maxSpecificity, NO_SPECIFICITY, type Specificity } from './specificity.js';
+import * as bits from './states.js';
+
+const CLASS: Specificity = [0, 1, 0];
+const plain = (test: Test): SimplePart => ({ test, specificity: CLASS, states: 0 });
+const never = plain(() => false);
+
+/** A pseudo-class that follows from forced state alone. */
+const forced = (bit: bits.StateBits): SimplePart => ({
+  test: (element, context) => (context.stateOf(element) & bit) !== 0,
+  specificity: CLASS,
+  states: bit,
+});
+
+const isRoot: Test = (element) => element.parent === undefined;
+const siblings = (element: ElementNode) => element.parent?.children ?? [element];
+const ofType = (element: ElementNode) => siblings(element).filter((other) => other.name === element.name);
+
+const SIMPLE: Readonly<Record<string, SimplePart>> = {
+  hover: forced(bits.HOVER),
+  active: forced(bits.ACTIVE),
+  focus: forced(bits.FOCUS),
+  'focus-visible': forced(bits.FOCUS_VISIBLE),
+  'focus-within': forced(bits.FOCUS_WITHIN),
+  visited: {
+    test: (element, context) => form.isLink(element) && (context.stateOf(element) & bits.VISITED) !== 0,
+    specificity: CLASS,
+    states: bits.VISITED,
+  },
+  link: {
+    test: (element, context) => form.isLink(element) && (context.stateOf(element) & bits.VISITED) === 0,
+    specificity: CLASS,
+    states: bits.VISITED,
+  },
+  'any-link': plain(form.isLink),
+  '-webkit-any-link': plain(form.isLink),
+  disabled: {
+    test: (element, context) =>
+      form.canBeDisabled(element) && (form.isDisabled(element) || (context.stateOf(element) & bits.DISABLED) !== 0),
+    specificity: CLASS,
+    states: bits.DISABLED,
+  },
+  enabled: {
+    test: (element, context) =>
+      form.canBeDisabled(element) && !form.isDisabled(element) && (context.stateOf(element) & bits.DISABLED) === 0,
+    specificity: CLASS,
+    states: bits.DISABLED,
+  },
+  root: plain(isRoot),
+  scope: plain((element, context) => (context.scope ? element === context.scope : isRoot(element, context))),
+  empty: plain((element) => element.content.every((item) => item === '')),
+  'first-child': plain((element) => element.siblingIndex === 0),
+  'last-child': plain((element) => element.siblingIndex === siblings(element).length - 1),
+  'only-child': plain((element) => siblings(element).length === 1),
+  'first-of-type': plain((element) => ofType(element)[0] === element),
+  'last-of-type': plain((element) => ofType(element).at(-1) === element),
+  'only-of-type': plain((element) => ofType(element).length === 1),
+  checked: plain(form.isChecked),
+  required: plain(form.isRequired),
+  optional: plain(form.isOptional),
+  'read-write': plain(form.isReadWrite),
+  'read-only': plain((element) => !form.isReadWrite(element)),
+  'placeholder-shown': plain(form.isPlaceholderShown),
+  default: plain(form.isDefault),
+  indeterminate: plain(form.isIndeterminate),
+  valid: plain((element) => form.validity(element) === true),
+  invalid: plain((element) => form.validity(element) === false),
+  // Nobody has typed into a page at rest, so nothing is valid or invalid by the user's doing.
+  'user-valid': never,
+  'user-invalid': never,
+  'in-range': plain((element) => hasRange(element) && form.validity(element) === true),
+  'out-of-range': plain((element) => hasRange(element) && form.validity(element) === false),
+  open: plain((element) => ['details', 'dialog'].includes(element.name) && element.attributes.has('open')),
+  defined: plain((element) => element.namespace !== 'html' || !element.name.includes('-')),
+  // Only a script, an address or a full screen puts a page's elements into these.
+  target: never,
+  'target-within': never,
+  'popover-open': never,
+  modal: never,
+  fullscreen: never,
+  '-webkit-full-screen': never,
+  'picture-in-picture': never,
+  autofill: never,
+  '-webkit-autofill': never,
+  playing: never,
+  paused: plain((element) => ['audio', 'video'].includes(element.name) && !element.attributes.has('autoplay')),
+  muted: plain((element) => ['audio', 'video'].includes(element.name) && element.attributes.has('muted')),
+  seeking: never,
+  stalled: never,
+  buffering: never,
+  'volume-locked': never,
+  'active-view-transition': never,
+};
+
+/** Valid only after a scrollbar pseudo-element; whether they hold is decided where that part is resolved. */
+const SCROLLBAR = new Set([
+  ...['horizontal', 'vertical', 'decrement', 'increment', 'start', 'end', 'double-button', 'single-button'],
+  ...['no-button', 'corner-present', 'window-inactive'],
+]);
+
+function hasRange(element: ElementNode): boolean {
+  return (
+    element.name === 'input' &&
+    ['number', 'range', 'date'].includes(form.inputType(element)) &&
+    (element.attributes.has('min') || element.attributes.has('max'))
+  );
+}
+
+/** Selectors of a forgiving list: those that cannot be read are left out (Selectors 4, section 3.8). */
+function forgiving(list: CssNode | undefined, options: CompileOptions, matchAny: MatchAny): CompiledSelector[] {
+  if (!list || list.type !== 'SelectorList') return [];
+  return list.children.toArray().flatMap((selector) => {
+    try {
+      const compiled = compileSelector(selector as Selector, { parents: nestedOnly(selector, options) }, matchAny);
+      return compiled.pseudoElement ? [] : [compiled];
+    } catch (error) {
+      if (error instanceof InvalidSelectorError) return [];
+      throw error;
+    }
+  });
+}
+
+/** Inside :is() and its kin a selector is not relative, so `&` counts only where it is written. */
+function nestedOnly(selector: CssNode, options: CompileOptions): readonly CompiledSelector[] | undefined {
+  return generate(selector).includes('&') ? (options.parents ?? []) : undefined;
+}
+
+function strict(
+  list: CssNode | undefined,
+  options: CompileOptions,
+  matchAny: MatchAny,
+  relative: boolean,
+): CompiledSelector[] {
+  if (!list || list.type !== 'SelectorList') throw new InvalidSelectorError('A list of selectors is needed here.');
+  return (list as SelectorList).children.toArray().map((selector) => {
+    const parents = nestedOnly(selector, options);
+    const compiled = compileSelector(selector as Selector, { parents, relative: relative && !parents }, matchAny);
+    if (compiled.pseudoElement) throw new InvalidSelectorError('Pseudo-elements are not allowed here.');
+    return compiled;
+  });
+}
+
+const statesOf = (list: readonly CompiledSelector[]) => list.reduce((all, selector) => all | selector.states, 0);
+const strongest = (list: readonly CompiledSelector[]) => maxSpecificity(list.map((selector) => selector.specificity));
+
+/**
+ * One pseudo-class of Selectors 4 as a test.
+ *
+ * @throws InvalidSelectorError for a name or an argument that a browser refuses
+ */
+export function compilePseudoClass(
+  node: PseudoClassSelector,
+  options: CompileOptions,
+  matchAny: MatchAny,
+): SimplePart {
+  const name = node.name.toLowerCase();
+  const argument = node.children?.first ?? undefined;
+  if (node.children === null) {
+    const simple = SIMPLE[name];
+    if (simple) return simple;
+    if (SCROLLBAR.has(name)) return never;
+    throw new InvalidSelectorError(`Unknown pseudo-class :${node.name}.`);
+  }
+  switch (name) {
+    case 'is':
+    case 'where':
+    case '-webkit-any': {
+      const list = forgiving(argument, options, matchAny);
+      return {
+        test: (element, context) => matchAny(list, element, context),
+        specificity: name === 'where' ? NO_SPECIFICITY : strongest(list),
+        states: statesOf(list),
+      };
+    }
+    case 'not': {
+      const list = strict(argument, options, matchAny, false);
+      return {
+        test: (element, context) => !matchAny(list, element, context),
+        specificity: strongest(list),
+        states: statesOf(list),
+      };
+    }
+    case 'has': {
+      const list = strict(argument, options, matchAny, true);
+      return { test: hasTest(list, matchAny), specificity: strongest(list), states: statesOf(list) };
+    }
+    case 'nth-child':
+    case 'nth-last-child':
+    case 'nth-of-type':
+    case 'nth-last-of-type':
+      return nthPart(name, argument, options, matchAny);
+    case 'lang': {
+      const ranges = generate({ ...node, children: node.children } as CssNode)
+        .replace(/^:lang\(/i, '')
+        .replace(/\)$/, '')
+        .split(',')
+        .map((range) => range.trim().replace(/^(['"])(.*)\1$/, '$2'));
+      return plain((element) => matchesLanguage(element, ranges));
+    }
+    case 'dir': {
+      const direction = generate(argument as CssNode).toLowerCase();
+      return plain((element) => matchesDirection(element, direction));
+    }
+    case 'host':
+    case 'host-context':
+    case 'state':
+      return never;
+  }
+  throw new InvalidSelectorError(`Unknown pseudo-class :${node.name}().`);
+}
+
+function hasTest(list: readonly CompiledSelector[], matchAny: MatchAny): Test {
+  return (anchor, context) => {
+    const inner = { ...context, anchor };
+    return list.some((selector) => {
+      const first = selector.combinators[0];
+      const beside = first === '+' || first === '~';
+      const pool = beside ? siblings(anchor).slice(anchor.siblingIndex + 1) : anchor.children;
+      for (const node of pool) {
+        if (matchAny([selector], node, inner)) return true;
+        for (const below of descendants(node)) if (matchAny([selector], below, inner)) return true;
+      }
+      return false;
+    });
+  };
+}
+
+function nthPart(
+  name: string,
+  argument: CssNode | undefined,
+  options: CompileOptions,
+  matchAny: MatchAny,
+): SimplePart {
+  if (argument?.type !== 'Nth') throw new InvalidSelectorError(`:${name}() needs a position such as 2n+1.`);
+  const { nth } = argument;
+  let a: number;
+  let b: number;
+  if (nth.type === 'AnPlusB') {
+    a = Number(nth.a ?? 0);
+    b = Number(nth.b ?? 0);
+  } else if (nth.name === 'odd' || nth.name === 'even') {
+    a = 2;
+    b = nth.name === 'odd' ? 1 : 0;
+  } else {
+    throw new InvalidSelectorError(`:${name}() cannot read ${nth.name}.`);
+  }
+  const list = argument.selector ? strict(argument.selector, options, matchAny, false) : undefined;
+  if (list && name.endsWith('of-type')) throw new InvalidSelectorError(`:${name}() takes no "of".`);
+  const fromEnd = name.includes('last');
+  const byType = name.endsWith('of-type');
+  return {
+    test: (element, context) => {
+      let group: readonly ElementNode[] = siblings(element);
+      if (byType) group = ofType(element);
+      else if (list) {
+        if (!matchAny(list, element, context)) return false;
+        group = group.filter((other) => matchAny(list, other, context));
+      }
+      const at = byType || list ? group.indexOf(element) : element.siblingIndex;
+      return inSeries(fromEnd ? group.length - at : at + 1, a, b);
+    },
+    specificity: list ? addSpecificity(CLASS, strongest(list)) : CLASS,
+    states: list ? statesOf(list) : 0,
+  };
+}

@@ -1,0 +1,40 @@
+/**
+ * Atoms of interaction state. Their order here is the order of rank: a set of atoms ranks as the binary number whose
+ * bits are its atoms, least first, so a larger set outranks its subsets and pressed outranks hover + focus.
+ */
+export const ATOMS = ['link', 'visited', 'current', 'hover', 'focus', 'focus-visible', 'active', 'disabled'] as const;
+export type Atom = (typeof ATOMS)[number];
+
+/** A set of atoms as bits; bit i is ATOMS[i]. The number is also the rank of the set. */
+export type StateBits = number;
+
+export const bitOf = (atom: Atom): StateBits => 1 << ATOMS.indexOf(atom);
+
+export const LINK = bitOf('link');
+export const VISITED = bitOf('visited');
+export const CURRENT = bitOf('current');
+export const HOVER = bitOf('hover');
+export const FOCUS = bitOf('focus');
+export const FOCUS_VISIBLE = bitOf('focus-visible');
+export const ACTIVE = bitOf('active');
+export const DISABLED = bitOf('disabled');
+/** Not an atom of its own: what ancestors of a focused element are in. */
+export const FOCUS_WITHIN = 1 << ATOMS.length;
+
+export const bitsOf = (atoms: Iterable<Atom>): StateBits => {
+  let bits = 0;
+  for (const atom of atoms) bits |= bitOf(atom);
+  return bits;
+};
+
+export const atomsOf = (bits: StateBits): Atom[] => ATOMS.filter((atom) => bits & bitOf(atom));
+
+/** Closes a set: focus-visible brings focus; visited excludes link. */
+export const closeBits = (bits: StateBits): StateBits => {
+  let closed = bits;
+  if (closed & FOCUS_VISIBLE) closed |= FOCUS;
+  if (closed & VISITED) closed &= ~LINK;
+  return closed;
+};
+
+export const isSubset = (a: StateBits, b: StateBits): boolean => (a & ~b) === 0;

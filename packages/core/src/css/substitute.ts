@@ -1,0 +1,69 @@
+import { tokenize, tokenTypes } from 'css-tree';
+
+/** Longer results are treated as invalid, so that references that double each other stay harmless. */
+export const MAX_SUBSTITUTED_LENGTH = 100_000;
+
+interface Token {
+  type: number;
+  start: number;
+  end: number;
+}
+
+const tokensOf = (text: string): Token[] => {
+  const tokens: Token[] = [];
+  tokenize(text, (type, start, end) => tokens.push({ type, start, end }));
+  return tokens;
+};
+
+const OPENS = new Set<number>([
+  tokenTypes.Function,
+  tokenTypes.LeftParenthesis,
+  tokenTypes.LeftSquareBracket,
+  tokenTypes.LeftCurlyBracket,
+]);
+const CLOSES = new Set<number>([
+  tokenTypes.RightParenthesis,
+  tokenTypes.RightSquareBracket,
+  tokenTypes.RightCurlyBracket,
+]);
+
+/**
+ * Replaces var() by the values of custom properties (CSS Custom Properties 1, section 3).
+ *
+ * @param lookup the computed value of a custom property, or undefined when it is not set or invalid
+ * @returns undefined when the value becomes invalid at computed-value time
+ */
+export function substitute(text: string, lookup: (name: string) => string | undefined): string | undefined {
+  if (!/(^|[^-\w])(var|env)\(/i.test(text)) return text;
+  const tokens = tokensOf(text);
+  let out = '';
+  for (let i = 0; i < tokens.length; i++) {
+    const token = tokens[i]!;
+    const source = text.slice(token.start, token.end);
+    const name = token.type === tokenTypes.Function ? source.toLowerCase() : '';
+    if (name !== 'var(' && name !== 'env(') {
+      out += source;
+      continue;
+    }
+    let depth = 1;
+    let comma = -1;
+    let end = i + 1;
+    for (; end < tokens.length; end++) {
+      const { type } = tokens[end]!;
+      if (OPENS.has(type)) depth++;
+      else if (CLOSES.has(type) && --depth === 0) break;
+      else if (depth === 1 && comma < 0 && type === tokenTypes.Comma) comma = end;
+    }
+    const close = end < tokens.length ? tokens[end]!.start : text.length;
+    const reference = text.slice(token.end, comma < 0 ? close : tokens[comma]!.start).trim();
+    const fallback = comma < 0 ? undefined : text.slice(tokens[comma]!.end, close);
+    let value = name === 'var(' ? lookup(reference) : undefined;
+    if (value === undefined && fallback !== undefined) value = substitute(fallback, lookup);
+    if (value === undefined) return undefined;
+    // A comment keeps two tokens from running into one, as browsers do.
+    out += out && /[\w-]$/.test(out) && /^[\w-]/.test(value) ? `/**/${value}` : value;
+    if (out.length > MAX_SUBSTITUTED_LENGTH) return undefined;
+    i = end;
+  }
+  return out;
+}

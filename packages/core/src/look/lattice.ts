@@ -1,0 +1,65 @@
+import {
+  ACTIVE,
+  closeBits,
+  DISABLED,
+  FOCUS,
+  FOCUS_VISIBLE,
+  FOCUS_WITHIN,
+  HOVER,
+  isSubset,
+  type StateBits,
+} from '../css/selector/states.js';
+
+/** Atoms that a person can bring about on a part by pointer and keyboard. */
+const REACHABLE = [HOVER, FOCUS, FOCUS_VISIBLE, ACTIVE, DISABLED];
+
+/**
+ * Every closed set over the atoms in play, by rising rank. What the atoms do not include never changes anything, so
+ * leaving it out loses nothing.
+ */
+export function closedSets(inPlay: StateBits): StateBits[] {
+  // :focus-within on a part follows from its own focus.
+  const wanted = inPlay | (inPlay & FOCUS_WITHIN ? FOCUS : 0);
+  const atoms = REACHABLE.filter((atom) => wanted & atom);
+  const sets = new Set<StateBits>();
+  for (let choice = 0; choice < 1 << atoms.length; choice++) {
+    let bits = 0;
+    atoms.forEach((atom, i) => {
+      if (choice & (1 << i)) bits |= atom;
+    });
+    sets.add(closeBits(bits));
+  }
+  return [...sets].sort((a, b) => a - b);
+}
+
+/** Of the sets that hold in a state, the one of highest rank. */
+export function highestWithin<T>(entries: ReadonlyMap<StateBits, T>, state: StateBits): [StateBits, T] | undefined {
+  let best: [StateBits, T] | undefined;
+  for (const [bits, value] of entries) {
+    if (isSubset(bits, state) && (!best || bits > best[0])) best = [bits, value];
+  }
+  return best;
+}
+
+const count = (bits: StateBits): number => {
+  let left = bits;
+  let n = 0;
+  for (; left; left &= left - 1) n++;
+  return n;
+};
+
+/**
+ * The smallest set, then the lowest in rank, in which the same thing wins as in `state`.
+ *
+ * @param sets the closed sets in play
+ * @param winnerIn what wins in a set; compared by identity
+ */
+export function smallestWithSame<T>(state: StateBits, sets: readonly StateBits[], winnerIn: (bits: StateBits) => T): StateBits {
+  const winner = winnerIn(state);
+  let best = state;
+  for (const bits of sets) {
+    if (!isSubset(bits, state) || winnerIn(bits) !== winner) continue;
+    if (count(bits) < count(best) || (count(bits) === count(best) && bits < best)) best = bits;
+  }
+  return best;
+}

@@ -1,0 +1,69 @@
+import type { Atom } from '../css/selector/states.js';
+import { ATOMS, bitsOf, closeBits, type StateBits } from '../css/selector/states.js';
+
+/** An atom of a part's state: a card's hover is not its link's hover. */
+export interface PartAtom {
+  readonly part: string;
+  readonly state: Atom;
+}
+
+/** The conditions under which a setting holds. */
+export interface When {
+  readonly states: readonly PartAtom[];
+  readonly page?: string | undefined;
+  readonly viewport?: 'medium' | 'narrow' | undefined;
+  readonly scheme?: 'dark' | undefined;
+}
+
+/** One value: part × property × when → value, as CSS text of a longhand. */
+export interface Setting {
+  readonly part: string;
+  readonly exception?: string | undefined;
+  readonly property: string;
+  readonly when: When;
+  readonly value: string;
+}
+
+/** All the settings of one component. */
+export interface Look {
+  readonly finish?: string | undefined;
+  readonly settings: readonly Setting[];
+  readonly exceptions: readonly { readonly id: string; readonly name: string }[];
+  /** Keys of settings that are switched off for now. */
+  readonly muted: readonly string[];
+}
+
+export const EMPTY_LOOK: Look = { settings: [], exceptions: [], muted: [] };
+
+/** What makes two settings the same cell: part, exception, property and when. */
+export function settingKey(setting: Pick<Setting, 'part' | 'exception' | 'property' | 'when'>): string {
+  const { part, exception, property, when } = setting;
+  const states = when.states.map((atom) => `${atom.part}:${atom.state}`).sort();
+  return [part, exception ?? '', property, states.join('+'), when.page ?? '', when.viewport ?? '', when.scheme ?? ''].join('|');
+}
+
+export const statesOf = (part: string, atoms: readonly Atom[]): PartAtom[] =>
+  ATOMS.filter((atom) => atoms.includes(atom)).map((state) => ({ part, state }));
+
+/** The part's own atoms of a setting, as a closed set. */
+export const bitsOfWhen = (when: When, part: string): StateBits =>
+  closeBits(bitsOf(when.states.filter((atom) => atom.part === part).map((atom) => atom.state)));
+
+/** Sets values in one step; an undefined value clears the cell back to what it follows. */
+export function changeLook(
+  look: Look,
+  changes: readonly (Omit<Setting, 'value'> & { readonly value: string | undefined })[],
+): Look {
+  const settings = new Map(look.settings.map((setting) => [settingKey(setting), setting]));
+  const muted = new Set(look.muted);
+  for (const { value, ...rest } of changes) {
+    const key = settingKey(rest);
+    muted.delete(key);
+    if (value === undefined) settings.delete(key);
+    else settings.set(key, { ...rest, value });
+  }
+  return { ...look, settings: [...settings.values()], muted: [...muted] };
+}
+
+export const activeSettings = (look: Look): Setting[] =>
+  look.muted.length ? look.settings.filter((setting) => !look.muted.includes(settingKey(setting))) : [...look.settings];

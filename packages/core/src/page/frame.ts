@@ -1,0 +1,110 @@
+import type { ForcedStates } from '../css/forced.js';
+import { markersFor, ORDER_ATTRIBUTE, STATE_BASICS } from './markers.js';
+import { isDataAddress } from './references.js';
+import { rewriteSheet, rewriteUrls, type RewriteOptions } from './rewrite-sheet.js';
+import { baseOf, resolveAddress, sheetUses, type StoredSheet } from './sheets.js';
+import type { ElementNode, PageTree } from './tree.js';
+
+export interface FrameInput {
+  readonly tree: PageTree;
+  readonly address: string;
+  readonly sheets: readonly StoredSheet[];
+  /** Where a stored asset is served, as an absolute address. */
+  readonly assetAt: (absolute: string) => string | undefined;
+  /** The only source from which the frame may load pictures and fonts, as a CSP source expression. */
+  readonly assetSource: string;
+  /** Still frames show a state through markers; live ones keep the real pseudo-classes. */
+  readonly still: boolean;
+  readonly forced?: ForcedStates;
+}
+
+/** Id of the style element that holds the look; the page outside changes its text. */
+export const LOOK_STYLE_ID = 'retoque-look';
+
+const VOID = new Set(
+  'area base br col embed hr img input link meta param source track wbr'.split(' '),
+);
+const DROPPED = new Set(['script', 'noscript', 'base', 'link', 'meta', 'iframe', 'frame', 'frameset', 'object', 'embed']);
+const ADDRESSES: Readonly<Record<string, readonly string[]>> = {
+  img: ['src'],
+  input: ['src'],
+  video: ['poster'],
+  image: ['href', 'xlink:href'],
+  use: ['href', 'xlink:href'],
+};
+/** Media never play in a frame. */
+const NEVER = new Set(['srcdoc', 'ping', 'autoplay', 'autofocus']);
+
+const escapeText = (text: string) => text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;');
+const escapeAttribute = (text: string) => text.replace(/&/g, '&amp;').replace(/"/g, '&quot;').replace(/</g, '&lt;');
+/** Keeps CSS from ending its style element; in CSS the backslash changes nothing. */
+const insideStyle = (css: string) => css.replace(/<\/(?=style)/gi, '<\\/');
+
+/**
+ * The HTML of a preview frame: no script can run in it, and it loads nothing but the site's own stored assets.
+ */
+export function buildFrame(input: FrameInput): string {
+  const base = baseOf(input.tree, input.address);
+  const texts = new Map(input.sheets.map((sheet) => [sheet.address, sheet.text]));
+  const uses = new Map(sheetUses(input.tree, input.address, input.sheets).map((use) => [use.element, use]));
+  const rewrite = (css: string, address: string): string => {
+    const options: RewriteOptions = {
+      address,
+      assetAt: input.assetAt,
+      sheetAt: (absolute) => texts.get(absolute),
+      markStates: input.still,
+    };
+    return insideStyle(rewriteSheet(css, options));
+  };
+  const local = (written: string): string | undefined => {
+    if (written.startsWith('#') || isDataAddress(written)) return written;
+    const absolute = resolveAddress(written, base);
+    const [file, fragment] = (absolute ?? '').split('#');
+    const at = file ? input.assetAt(file) : undefined;
+    return at && (fragment ? `${at}#${fragment}` : at);
+  };
+
+  const attributesOf = (element: ElementNode): string => {
+    let out = '';
+    for (const [name, value] of element.attributes) {
+      const lower = name.toLowerCase();
+      if (lower.startsWith('on') || NEVER.has(lower) || lower.startsWith('data-rq-')) continue;
+      if (lower === 'src' && !ADDRESSES[element.name]?.includes('src')) continue;
+      let text = value;
+      if (lower === 'style') text = rewriteUrls(value, { address: base, assetAt: input.assetAt });
+      else if (lower === 'srcset') continue;
+      else if (ADDRESSES[element.name]?.includes(lower)) {
+        const at = local(value);
+        if (at === undefined) continue;
+        text = at;
+      } else if (/^\s*(javascript|vbscript):/i.test(value)) continue;
+      out += ` ${name}="${escapeAttribute(text)}"`;
+    }
+    out += ` ${ORDER_ATTRIBUTE}="${element.order}"`;
+    const bits = input.forced?.bits.get(element) ?? 0;
+    if (bits) for (const marker of markersFor(bits)) out += ` ${marker}=""`;
+    return out;
+  };
+
+  const head = `<meta charset="utf-8"><meta http-equiv="Content-Security-Policy" content="default-src 'none'; style-src 'unsafe-inline'; img-src ${input.assetSource} data:; font-src ${input.assetSource} data:; form-action 'none'; base-uri 'none'">${
+    input.still ? `<style>${STATE_BASICS}</style>` : ''
+  }`;
+
+  const render = (element: ElementNode): string => {
+    const use = uses.get(element);
+    if (use) {
+      const media = use.media ? ` media="${escapeAttribute(use.media)}"` : '';
+      return `<style${media} ${ORDER_ATTRIBUTE}="${element.order}">${rewrite(use.text, use.address)}</style>`;
+    }
+    if (DROPPED.has(element.name) || (element.name === 'style' && element.namespace === 'html')) return '';
+    const open = `<${element.name}${attributesOf(element)}>`;
+    if (element.namespace === 'html' && VOID.has(element.name)) return open;
+    let inner = element.content.map((item) => (typeof item === 'string' ? escapeText(item) : render(item))).join('');
+    if (element.name === 'head') inner = head + inner;
+    // A leading line break is dropped by the parser, so one is put back.
+    if (['pre', 'textarea', 'listing'].includes(element.name) && inner.startsWith('\n')) inner = `\n${inner}`;
+    if (element.name === 'body' || element.name === 'frameset') inner += `<style id="${LOOK_STYLE_ID}"></style>`;
+    return `${open}${inner}</${element.name}>`;
+  };
+  return (input.tree.quirks ? '' : '<!doctype html>') + render(input.tree.root);
+}

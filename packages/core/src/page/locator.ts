@@ -1,0 +1,96 @@
+import { compileText, matches } from '../css/selector/match.js';
+import type { CompiledSelector, MatchContext } from '../css/selector/compile.js';
+import { ancestors, textOf, type ElementNode, type PageTree } from './tree.js';
+
+/** How an element is found again in a newer version of its page; never by index. */
+export interface Locator {
+  readonly selector: string;
+  readonly tag: string;
+  readonly classes: readonly string[];
+  /** Attributes that tell an element from its like: id, name, type, role, href, aria-label. */
+  readonly attributes: Readonly<Record<string, string>>;
+  /** The first characters of its text. */
+  readonly text: string;
+  /** Ancestors from the parent outwards, as tag, id and classes. */
+  readonly ancestry: readonly string[];
+}
+
+export type Located =
+  | { readonly outcome: 'matched' | 'moved'; readonly element: ElementNode; readonly elements: readonly ElementNode[] }
+  | { readonly outcome: 'ambiguous' | 'gone'; readonly element?: undefined; readonly elements: readonly ElementNode[] };
+
+const TELLING = ['id', 'name', 'type', 'role', 'href', 'aria-label', 'value'];
+const MAX_TEXT = 80;
+const MAX_ANCESTRY = 12;
+
+const describe = (element: ElementNode): string =>
+  element.name + (element.id ? `#${element.id}` : '') + element.classes.map((name) => `.${name}`).join('');
+
+export function locatorFor(element: ElementNode, selector: string): Locator {
+  const attributes: Record<string, string> = {};
+  for (const name of TELLING) {
+    const value = element.attributes.get(name);
+    if (value !== undefined) attributes[name] = value.slice(0, 300);
+  }
+  return {
+    selector,
+    tag: element.name,
+    classes: element.classes,
+    attributes,
+    text: textOf(element).slice(0, MAX_TEXT),
+    ancestry: [...ancestors(element)].slice(0, MAX_ANCESTRY).map(describe),
+  };
+}
+
+const AT_REST: MatchContext = { stateOf: () => 0, quirks: false };
+
+/** Elements that a selector matches at rest, in document order. */
+export function selectAll(tree: PageTree, selector: string | readonly CompiledSelector[]): ElementNode[] {
+  const list = typeof selector === 'string' ? compileText(selector) : selector;
+  const context = { ...AT_REST, quirks: tree.quirks };
+  return tree.elements.filter((element) => list.some((item) => !item.pseudoElement && matches(item, element, context)));
+}
+
+/** Share of what a locator remembers that an element still has, 0 to 1. */
+function likeness(locator: Locator, element: ElementNode): number {
+  let score = 0;
+  let total = 0;
+  const weigh = (weight: number, share: number) => {
+    total += weight;
+    score += weight * share;
+  };
+  const overlap = (a: readonly string[], b: readonly string[]) =>
+    a.length ? a.filter((item) => b.includes(item)).length / Math.max(a.length, b.length) : b.length ? 0 : 1;
+  weigh(2, element.name === locator.tag ? 1 : 0);
+  weigh(2, overlap(locator.classes, element.classes));
+  if (locator.text) weigh(3, textOf(element).slice(0, MAX_TEXT) === locator.text ? 1 : 0);
+  const names = Object.keys(locator.attributes);
+  if (names.length) {
+    const same = names.filter((name) => element.attributes.get(name) === locator.attributes[name]).length;
+    weigh(2, same / names.length);
+  }
+  const path = [...ancestors(element)].slice(0, MAX_ANCESTRY).map(describe);
+  weigh(1, overlap(locator.ancestry, path));
+  return score / total;
+}
+
+const ENOUGH = 0.6;
+const CLEAR_LEAD = 0.05;
+
+/** Finds a component's element again; says whether it is where it was, moved, not to be told apart, or gone. */
+export function locate(tree: PageTree, locator: Locator): Located {
+  let elements: ElementNode[] = [];
+  try {
+    elements = selectAll(tree, locator.selector);
+  } catch {
+    // A selector that no longer compiles matches nothing.
+  }
+  const ranked = (pool: readonly ElementNode[]) =>
+    pool.map((element) => ({ element, score: likeness(locator, element) })).sort((a, b) => b.score - a.score);
+  const among = ranked(elements)[0];
+  if (among) return { outcome: 'matched', element: among.element, elements };
+  const [best, next] = ranked(tree.elements);
+  if (!best || best.score < ENOUGH) return { outcome: 'gone', elements: [] };
+  if (next && best.score - next.score < CLEAR_LEAD) return { outcome: 'ambiguous', elements: [best.element, next.element] };
+  return { outcome: 'moved', element: best.element, elements: [best.element] };
+}

@@ -1,0 +1,50 @@
+/** An element of a parsed page. Trees are never changed after parsing, so anything derived may be cached by node. */
+export interface ElementNode {
+  /** Position in document order, 0 for the root element; valid within one parse only, never stored. */
+  readonly order: number;
+  readonly name: string;
+  readonly namespace: 'html' | 'svg' | 'math' | 'other';
+  readonly attributes: ReadonlyMap<string, string>;
+  readonly id: string | undefined;
+  readonly classes: readonly string[];
+  readonly parent: ElementNode | undefined;
+  readonly children: readonly ElementNode[];
+  /** Children and text in order. */
+  readonly content: readonly (ElementNode | string)[];
+  /** Position among element siblings, from 0. */
+  readonly siblingIndex: number;
+}
+
+export interface PageTree {
+  readonly root: ElementNode;
+  /** All elements in document order. */
+  readonly elements: readonly ElementNode[];
+  readonly quirks: boolean;
+}
+
+export function* ancestors(element: ElementNode): Generator<ElementNode> {
+  for (let node = element.parent; node; node = node.parent) yield node;
+}
+
+export function* selfAndAncestors(element: ElementNode): Generator<ElementNode> {
+  yield element;
+  yield* ancestors(element);
+}
+
+export function* descendants(element: ElementNode): Generator<ElementNode> {
+  for (const child of element.children) {
+    yield child;
+    yield* descendants(child);
+  }
+}
+
+/** Text as a reader meets it: white space collapsed, descendants included. */
+export function textOf(element: ElementNode): string {
+  const gather = (node: ElementNode): string =>
+    node.content.map((item) => (typeof item === 'string' ? item : gather(item))).join('');
+  return gather(element).replace(/\s+/g, ' ').trim();
+}
+
+/** True when the element itself, not a descendant, holds text. */
+export const hasOwnText = (element: ElementNode): boolean =>
+  element.content.some((item) => typeof item === 'string' && item.trim() !== '');

@@ -1,0 +1,64 @@
+import { findComponents, type FoundComponent } from '../component/find.js';
+import type { CascadeSheet } from '../css/cascade.js';
+import { DESKTOP, type Environment } from '../css/environment.js';
+import type { ForcedStates } from '../css/forced.js';
+import { PageStyles } from '../css/styles.js';
+import { environmentCases, type EnvironmentCase } from '../handover/environments.js';
+import { buildFrame } from '../page/frame.js';
+import { parseHtml } from '../page/parse-html.js';
+import { cascadeSheets, sheetUses, titleOf, type StoredSheet } from '../page/sheets.js';
+import type { PageTree } from '../page/tree.js';
+
+export interface PageSource {
+  readonly html: string;
+  /** The page's own address, which its relative addresses refer to. */
+  readonly address: string;
+  readonly sheets: readonly StoredSheet[];
+}
+
+/** One page, parsed once; everything asked of it shares the tree, the sheets and the styles. */
+export class PageSession {
+  readonly tree: PageTree;
+  readonly sheets: readonly CascadeSheet[];
+  private readonly styles = new Map<string, PageStyles>();
+  private cases: readonly EnvironmentCase[] | undefined;
+  private found: readonly FoundComponent[] | undefined;
+
+  constructor(readonly source: PageSource) {
+    this.tree = parseHtml(source.html);
+    this.sheets = cascadeSheets(sheetUses(this.tree, source.address, source.sheets), source.sheets);
+  }
+
+  get title(): string {
+    return titleOf(this.tree);
+  }
+
+  /** The site's own styles in an environment. */
+  stylesFor(environment: Environment = DESKTOP): PageStyles {
+    const key = JSON.stringify(environment);
+    let styles = this.styles.get(key);
+    if (!styles) this.styles.set(key, (styles = new PageStyles(this.tree, this.sheets, environment)));
+    return styles;
+  }
+
+  /** The environments that the page's sheets tell apart. */
+  get environmentCases(): readonly EnvironmentCase[] {
+    this.cases ??= environmentCases(this.sheets);
+    return this.cases;
+  }
+
+  components(): readonly FoundComponent[] {
+    this.found ??= findComponents(this.stylesFor());
+    return this.found;
+  }
+
+  /** HTML for a preview frame; still frames show forced states, live ones answer to a real pointer. */
+  frame(options: {
+    readonly still: boolean;
+    readonly forced?: ForcedStates;
+    readonly assetAt: (absolute: string) => string | undefined;
+    readonly assetSource: string;
+  }): string {
+    return buildFrame({ tree: this.tree, address: this.source.address, sheets: this.source.sheets, ...options });
+  }
+}

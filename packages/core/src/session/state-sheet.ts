@@ -1,0 +1,59 @@
+import type { Check } from '../check/check.js';
+import type { Rgba } from '../colour/rgba.js';
+
+/** The declaration of the site that decides a value, as it is shown under "set on your site by". */
+export interface SiteSource {
+  readonly selector: string;
+  readonly sheet: string;
+  readonly line: number;
+  readonly column: number;
+  readonly important: boolean;
+  readonly inline: boolean;
+  /** The declared text. */
+  readonly value: string;
+  /** How many other declarations of the site it wins over. */
+  readonly beats: number;
+}
+
+/** One cell: a row's value in a column's state. */
+export interface Cell {
+  readonly column: string;
+  /** The computed value of the row's first property, as CSSOM prints it. */
+  readonly computed: string;
+  readonly colour: Rgba;
+  /** True when the row's properties do not agree, such as four sides of different colours. */
+  readonly mixed: boolean;
+  /** What the owner set in this very cell, as typed. */
+  readonly own: string | undefined;
+  readonly from: 'look' | 'site' | 'nothing';
+  /** The column whose value this cell follows; undefined when the value is set for this column. */
+  readonly follows: string | undefined;
+  /** The site's own declaration in this state, whether or not the look replaces it. */
+  readonly site: SiteSource | undefined;
+}
+
+export interface SheetRow {
+  readonly part: string;
+  readonly key: string;
+  readonly label: string;
+  readonly properties: readonly string[];
+  readonly cells: readonly Cell[];
+}
+
+/** A measured check of one column, with where the worst of several stands. */
+export interface ColumnCheck extends Check {
+  readonly column: string;
+  readonly demand: string;
+  readonly label: string;
+  /** How many elements were measured. */
+  readonly measuredElements: number;
+  /** Text of the element that the figure is of. */
+  readonly worstText: string;
+}
+
+export interface StateSheet {
+  readonly rows: readonly SheetRow[];
+  readonly checks: readonly ColumnCheck[];
+  /** The look as CSS, with markers in place of states, for the still frames. */
+  readonly frameCss: string;
+}
