@@ -2,32 +2,17 @@ import js from '@eslint/js';
 import globals from 'globals';
 import prettier from 'eslint-config-prettier';
 import reactHooks from 'eslint-plugin-react-hooks';
-import importX from 'eslint-plugin-import-x';
 import tseslint from 'typescript-eslint';
-
-const apps = ['server', 'web', 'cli', 'practice-host'];
-
-/** Arrows run one way: core <- contract <- apps; apps do not import each other. */
-const house = [
-  {
-    target: './packages/core',
-    from: ['./packages/contract', './apps'],
-    message: 'The core imports nothing of ours.',
-  },
-  { target: './packages/contract', from: './apps', message: 'The contract imports no app.' },
-  ...apps.map((app) => ({
-    target: `./apps/${app}`,
-    from: apps.filter((other) => other !== app).map((other) => `./apps/${other}`),
-    message: 'Apps do not import each other.',
-  })),
-];
 
 const noInterface = (reason) => ({
   'no-restricted-imports': [
     'error',
     {
       patterns: [
-        { group: ['react', 'react-*', '@chakra-ui/*', '@nestjs/*', 'drizzle-orm*', 'node:*', 'fs', 'path'], message: reason },
+        {
+          group: ['react', 'react-*', '@chakra-ui/*', '@nestjs/*', 'drizzle-orm*', 'node:*', 'fs', 'path'],
+          message: reason,
+        },
       ],
     },
   ],
@@ -35,15 +20,20 @@ const noInterface = (reason) => ({
 
 export default tseslint.config(
   {
-    ignores: ['**/dist/**', '**/dist-types/**', '**/node_modules/**', '.data/**', 'test-results/**', 'apps/server/drizzle/**'],
+    ignores: [
+      '**/dist/**',
+      '**/dist-types/**',
+      '**/node_modules/**',
+      '.data/**',
+      'test-results/**',
+      'apps/server/drizzle/**',
+    ],
   },
   js.configs.recommended,
   ...tseslint.configs.recommended,
   {
-    plugins: { 'import-x': importX },
     languageOptions: { globals: { ...globals.node } },
     rules: {
-      'import-x/no-restricted-paths': ['error', { zones: house }],
       '@typescript-eslint/consistent-type-imports': ['error', { fixStyle: 'inline-type-imports' }],
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
       eqeqeq: ['error', 'always', { null: 'ignore' }],

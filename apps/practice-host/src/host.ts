@@ -36,7 +36,11 @@ export function createPracticeHost(): Server {
   });
 }
 
-async function handle(request: IncomingMessage, response: ServerResponse, files: ReturnType<typeof sirv>): Promise<void> {
+async function handle(
+  request: IncomingMessage,
+  response: ServerResponse,
+  files: ReturnType<typeof sirv>,
+): Promise<void> {
   const path = new URL(request.url ?? '/', 'http://practice').pathname;
   const font = FONTS[path];
   if (font) {

@@ -63,7 +63,11 @@ export function textCase(page: StyledPage, carrier: ElementNode): TextCase {
 }
 
 /** Contrast of text with what lies behind it; both are painted through every faded group around them. */
-export function ratioOf(text: Pick<TextCase, 'colour' | 'layers'>): { ratio: number; foreground: Rgba; background: Rgba } {
+export function ratioOf(text: Pick<TextCase, 'colour' | 'layers'>): {
+  ratio: number;
+  foreground: Rgba;
+  background: Rgba;
+} {
   const foreground = paint(text.layers, text.colour);
   const background = paint(text.layers);
   return { ratio: contrastRatio(foreground, background), foreground, background };

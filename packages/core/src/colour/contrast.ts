@@ -1,8 +1,7 @@
 import type { Rgba } from './rgba.js';
 
 /** Linear-light value of one gamma-encoded sRGB channel. Source: WCAG 2.2, definition of relative luminance. */
-const linear = (channel: number): number =>
-  channel <= 0.04045 ? channel / 12.92 : ((channel + 0.055) / 1.055) ** 2.4;
+const linear = (channel: number): number => (channel <= 0.04045 ? channel / 12.92 : ((channel + 0.055) / 1.055) ** 2.4);
 
 /** Relative luminance, 0 (black) to 1 (white), of an opaque colour. Source: WCAG 2.2. */
 export const luminance = (colour: Rgba): number =>

@@ -179,7 +179,10 @@ const MAX_NAME = 40;
 
 function nameFor(first: ElementNode, kind: Kind): string {
   const own =
-    textOf(first) || first.attributes.get('aria-label') || first.attributes.get('value') || first.attributes.get('title');
+    textOf(first) ||
+    first.attributes.get('aria-label') ||
+    first.attributes.get('value') ||
+    first.attributes.get('title');
   const text = own?.trim() || kind.label;
   return text.length > MAX_NAME ? `${text.slice(0, MAX_NAME - 1).trimEnd()}…` : text;
 }

@@ -3,7 +3,7 @@ import { expandDeclaration } from './declaration.js';
 import type { Environment } from './environment.js';
 import { evaluateMedia } from './media.js';
 import { parse } from 'css-tree';
-import type { CompiledSelector } from './selector/compile.js';
+import type { CompiledSelector } from './selector/types.js';
 import { compareSpecificity, NO_SPECIFICITY, type Specificity } from './selector/specificity.js';
 import type { Condition, Declaration, Origin, ParsedSheet, StyleRule } from './sheet.js';
 
@@ -169,7 +169,8 @@ function readInline(element: ElementNode): Applied[] {
   list.children.forEach((node) => {
     if (node.type !== 'Declaration') return;
     const loc = node.value.loc;
-    const value = node.value.type === 'Raw' ? node.value.value : loc ? text.slice(loc.start.offset, loc.end.offset) : '';
+    const value =
+      node.value.type === 'Raw' ? node.value.value : loc ? text.slice(loc.start.offset, loc.end.offset) : '';
     const place = { sheet: 'style attribute', line: 1, column: node.loc?.start.column ?? 1 };
     for (const declaration of expandDeclaration(node.property, value, node.important !== false, place)) {
       applied.push({

@@ -39,12 +39,7 @@ export function isValidValue(property: string, value: Value): boolean {
  *
  * @param value parsed, or text when it must wait for substitution
  */
-export function expandDeclaration(
-  declared: string,
-  text: string,
-  important: boolean,
-  place: Place,
-): Declaration[] {
+export function expandDeclaration(declared: string, text: string, important: boolean, place: Place): Declaration[] {
   const property = canonicalName(declared);
   const value = text.trim();
   if (property.startsWith('--')) return [{ property, value, important, place }];
@@ -61,9 +56,7 @@ export function expandDeclaration(
     if (wide) return [{ property, value: value.toLowerCase(), important, place }];
     if (needsSubstitution(value)) return [{ property, value, important, place }];
     const parsed = parseValue(value);
-    return parsed && isValidValue(property, parsed)
-      ? [{ property, value: generate(parsed), important, place }]
-      : [];
+    return parsed && isValidValue(property, parsed) ? [{ property, value: generate(parsed), important, place }] : [];
   }
   if (wide) {
     return shorthand.longhands.map((name) => ({ property: name, value: value.toLowerCase(), important, place }));

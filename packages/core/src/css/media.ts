@@ -59,8 +59,12 @@ function evaluateSequence(items: readonly CssNode[], environment: Environment): 
     if (negate) value = not(value);
     negate = false;
     if (first) result = value;
-    else if (joiner === 'or') result = result === true || value === true ? true : result === undefined || value === undefined ? undefined : false;
-    else result = result === false || value === false ? false : result === undefined || value === undefined ? undefined : true;
+    else if (joiner === 'or')
+      result =
+        result === true || value === true ? true : result === undefined || value === undefined ? undefined : false;
+    else
+      result =
+        result === false || value === false ? false : result === undefined || value === undefined ? undefined : true;
     first = false;
   }
   return result;

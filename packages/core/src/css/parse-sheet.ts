@@ -1,7 +1,7 @@
 import { generate, lexer, parse, type Atrule, type Block, type CssNode, type Rule, type StyleSheet } from 'css-tree';
 import { expandDeclaration, needsSubstitution } from './declaration.js';
 import { compileParsedList, compileText, InvalidSelectorError } from './selector/match.js';
-import type { CompiledSelector } from './selector/compile.js';
+import type { CompiledSelector } from './selector/types.js';
 import type { Condition, Declaration, ParsedSheet, Place, SheetImport, StyleRule } from './sheet.js';
 
 /** Sheets past this many characters are refused by importers; the core itself never hangs on them. */
@@ -55,7 +55,8 @@ export function parseSheet(name: string, text: string): ParsedSheet {
     if (node.type !== 'Declaration') return [];
     const value = node.value.type === 'Raw' ? node.value.value : textOfValue(text, node.value);
     const found = expandDeclaration(node.property, value, node.important !== false, placeOf(node));
-    if (!found.length && value.trim()) problem(`${node.property}: ${value.trim()} is not valid, so it is dropped.`, node);
+    if (!found.length && value.trim())
+      problem(`${node.property}: ${value.trim()} is not valid, so it is dropped.`, node);
     return found;
   };
 
@@ -242,7 +243,8 @@ function readImport(node: Atrule, anonymousLayer: () => string): SheetImport | u
   const conditions: Condition[] = [];
   for (const part of parts.slice(1)) {
     if (part.type === 'Identifier' && part.name.toLowerCase() === 'layer') layer = [anonymousLayer()];
-    else if (part.type === 'Function' && part.name.toLowerCase() === 'layer') layer = generate(part).slice(6, -1).split('.');
+    else if (part.type === 'Function' && part.name.toLowerCase() === 'layer')
+      layer = generate(part).slice(6, -1).split('.');
     else if (part.type === 'Function' && part.name.toLowerCase() === 'supports') {
       conditions.push({ kind: 'supports', holds: supports(listOf(part)[0]) });
     } else if (part.type === 'MediaQueryList') {

@@ -1,4 +1,4 @@
-import type { CompiledSelector } from './selector/compile.js';
+import type { CompiledSelector } from './selector/types.js';
 import type { MediaQueryList } from './media.js';
 
 /** Where a declaration stands in its sheet; lines and columns count from 1. */

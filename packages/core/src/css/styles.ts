@@ -3,7 +3,14 @@ import { BLACK, TRANSPARENT } from '../colour/rgba.js';
 import { parseColour } from '../colour/parse.js';
 import { toCssRgb } from '../colour/print.js';
 import type { ElementNode, PageTree } from '../page/tree.js';
-import { compareApplied, inlineDeclarations, RuleIndex, type Applied, type CascadeSheet, type RuleEntry } from './cascade.js';
+import {
+  compareApplied,
+  inlineDeclarations,
+  RuleIndex,
+  type Applied,
+  type CascadeSheet,
+  type RuleEntry,
+} from './cascade.js';
 import { CSS_WIDE, expandShorthand, isValidValue, parseValue } from './declaration.js';
 import type { Environment } from './environment.js';
 import { AT_REST, type ForcedStates } from './forced.js';

@@ -147,7 +147,12 @@ function beatenBy(subjects: readonly Subject[], sets: readonly StateBits[], prop
 }
 
 /** Entries in rank order: what the look sets, and what must be restated for the states above it. */
-function entriesFor(subjects: readonly Subject[], sets: readonly StateBits[], property: string, forcer: Forcer): Entry[] {
+function entriesFor(
+  subjects: readonly Subject[],
+  sets: readonly StateBits[],
+  property: string,
+  forcer: Forcer,
+): Entry[] {
   const entries: Entry[] = [];
   const appliesTo = (entry: Entry, subject: Subject) =>
     (!entry.elements || entry.elements.has(subject.element)) && (!entry.cases || entry.cases.has(subject.where));
@@ -165,7 +170,14 @@ function entriesFor(subjects: readonly Subject[], sets: readonly StateBits[], pr
     }
     const first = [...wanted.values()].find(({ decision }) => decision.from === 'look' && decision.set === state);
     if (first) {
-      entries.push({ states: state, property, value: first.value, from: 'look', elements: undefined, cases: undefined });
+      entries.push({
+        states: state,
+        property,
+        value: first.value,
+        from: 'look',
+        elements: undefined,
+        cases: undefined,
+      });
       continue;
     }
     const missing = [...wanted].filter(([subject, want]) => {
@@ -204,16 +216,14 @@ function restate(
       group.elements.add(element);
       shared.set(key, group);
     }
-    return [...shared.values()].map(
-      ({ elements, cases }): Entry => ({
-        states,
-        property,
-        value,
-        from: 'site',
-        elements: elements.size === everyElement.size ? undefined : elements,
-        cases: cases.size === everyCase.size ? undefined : cases,
-      }),
-    );
+    return [...shared.values()].map(({ elements, cases }): Entry => ({
+      states,
+      property,
+      value,
+      from: 'site',
+      elements: elements.size === everyElement.size ? undefined : elements,
+      cases: cases.size === everyCase.size ? undefined : cases,
+    }));
   });
 }
 
@@ -260,7 +270,10 @@ function toRules(
   elements: readonly ElementNode[],
   cases: readonly EnvironmentCase[],
 ): PlannedRule[] {
-  const rules = new Map<string, { states: StateBits; media: string; selector: string; declarations: PlannedDeclaration[] }>();
+  const rules = new Map<
+    string,
+    { states: StateBits; media: string; selector: string; declarations: PlannedDeclaration[] }
+  >();
   for (const entry of entries) {
     const selector =
       entry.elements && entry.elements.size < elements.length

@@ -12,7 +12,8 @@ function tidy(declarations: readonly PlannedDeclaration[]): PlannedDeclaration[]
   const sides = BORDER.map((name) => declarations.find((item) => item.property === name));
   const [first] = sides;
   const alike = sides.every(
-    (side) => side && first && side.value === first.value && side.important === first.important && side.from === first.from,
+    (side) =>
+      side && first && side.value === first.value && side.important === first.important && side.from === first.from,
   );
   if (!first || !alike) return [...declarations];
   return declarations.flatMap((item) =>

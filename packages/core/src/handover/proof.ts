@@ -34,7 +34,12 @@ export const asLastSheet = (css: string): CascadeSheet => ({
  * Puts the CSS behind the site's own sheets and compares, for every element in every state and environment, what then
  * wins with what the look asks for.
  */
-export function prove(input: PlanInput, css: string, sheets: readonly CascadeSheet[], elements: readonly ElementNode[]): Proof {
+export function prove(
+  input: PlanInput,
+  css: string,
+  sheets: readonly CascadeSheet[],
+  elements: readonly ElementNode[],
+): Proof {
   const forcer = new Forcer();
   const failures: ProofFailure[] = [];
   let compared = 0;
@@ -52,8 +57,7 @@ export function prove(input: PlanInput, css: string, sheets: readonly CascadeShe
           const decision = resolver.decide(property, states);
           const declared = decision.from === 'look' ? decision.value! : before.restated(property);
           // A value that the browser's sheet gives is compared with what it gave before.
-          const wanted =
-            declared === 'revert' ? before.text(property) : style.computedFrom(property, declared);
+          const wanted = declared === 'revert' ? before.text(property) : style.computedFrom(property, declared);
           const got = style.text(property);
           compared++;
           if (wanted !== got) failures.push({ element, states, where, property, wanted, got });

@@ -38,5 +38,9 @@ const NAMES: Readonly<Record<string, string>> = {
 /** A set in plain words: "hover + focus". */
 export function stateWords(bits: StateBits): string {
   const lean = bits & FOCUS_VISIBLE ? bits & ~FOCUS : bits;
-  return atomsOf(lean).map((atom) => NAMES[atom]).join(' + ') || 'default';
+  return (
+    atomsOf(lean)
+      .map((atom) => NAMES[atom])
+      .join(' + ') || 'default'
+  );
 }

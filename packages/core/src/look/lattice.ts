@@ -54,7 +54,11 @@ const count = (bits: StateBits): number => {
  * @param sets the closed sets in play
  * @param winnerIn what wins in a set; compared by identity
  */
-export function smallestWithSame<T>(state: StateBits, sets: readonly StateBits[], winnerIn: (bits: StateBits) => T): StateBits {
+export function smallestWithSame<T>(
+  state: StateBits,
+  sets: readonly StateBits[],
+  winnerIn: (bits: StateBits) => T,
+): StateBits {
   const winner = winnerIn(state);
   let best = state;
   for (const bits of sets) {

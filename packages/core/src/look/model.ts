@@ -39,7 +39,15 @@ export const EMPTY_LOOK: Look = { settings: [], exceptions: [], muted: [] };
 export function settingKey(setting: Pick<Setting, 'part' | 'exception' | 'property' | 'when'>): string {
   const { part, exception, property, when } = setting;
   const states = when.states.map((atom) => `${atom.part}:${atom.state}`).sort();
-  return [part, exception ?? '', property, states.join('+'), when.page ?? '', when.viewport ?? '', when.scheme ?? ''].join('|');
+  return [
+    part,
+    exception ?? '',
+    property,
+    states.join('+'),
+    when.page ?? '',
+    when.viewport ?? '',
+    when.scheme ?? '',
+  ].join('|');
 }
 
 export const statesOf = (part: string, atoms: readonly Atom[]): PartAtom[] =>

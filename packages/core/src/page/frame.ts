@@ -21,10 +21,19 @@ export interface FrameInput {
 /** Id of the style element that holds the look; the page outside changes its text. */
 export const LOOK_STYLE_ID = 'retoque-look';
 
-const VOID = new Set(
-  'area base br col embed hr img input link meta param source track wbr'.split(' '),
-);
-const DROPPED = new Set(['script', 'noscript', 'base', 'link', 'meta', 'iframe', 'frame', 'frameset', 'object', 'embed']);
+const VOID = new Set('area base br col embed hr img input link meta param source track wbr'.split(' '));
+const DROPPED = new Set([
+  'script',
+  'noscript',
+  'base',
+  'link',
+  'meta',
+  'iframe',
+  'frame',
+  'frameset',
+  'object',
+  'embed',
+]);
 const ADDRESSES: Readonly<Record<string, readonly string[]>> = {
   img: ['src'],
   input: ['src'],

@@ -1,5 +1,5 @@
 import { compileText, matches } from '../css/selector/match.js';
-import type { CompiledSelector, MatchContext } from '../css/selector/compile.js';
+import type { CompiledSelector, MatchContext } from '../css/selector/types.js';
 import { ancestors, textOf, type ElementNode, type PageTree } from './tree.js';
 
 /** How an element is found again in a newer version of its page; never by index. */
@@ -91,6 +91,7 @@ export function locate(tree: PageTree, locator: Locator): Located {
   if (among) return { outcome: 'matched', element: among.element, elements };
   const [best, next] = ranked(tree.elements);
   if (!best || best.score < ENOUGH) return { outcome: 'gone', elements: [] };
-  if (next && best.score - next.score < CLEAR_LEAD) return { outcome: 'ambiguous', elements: [best.element, next.element] };
+  if (next && best.score - next.score < CLEAR_LEAD)
+    return { outcome: 'ambiguous', elements: [best.element, next.element] };
   return { outcome: 'moved', element: best.element, elements: [best.element] };
 }

@@ -4,7 +4,13 @@ import { atomsOf, FOCUS_WITHIN, type StateBits } from '../css/selector/states.js
 export const markerOf = (state: string): string => `data-rq-${state}`;
 
 /** Pseudo-classes that a marker replaces. The others are real in a frame's document. */
-export const MARKED_STATES: ReadonlySet<string> = new Set(['hover', 'active', 'focus', 'focus-visible', 'focus-within']);
+export const MARKED_STATES: ReadonlySet<string> = new Set([
+  'hover',
+  'active',
+  'focus',
+  'focus-visible',
+  'focus-within',
+]);
 
 /** Attributes to put on an element that is in these states. */
 export function markersFor(bits: StateBits): string[] {

@@ -28,9 +28,15 @@ type Mutable = { -readonly [K in keyof ElementNode]: ElementNode[K] } & {
 export function parseHtml(source: string): PageTree {
   const document = parse(source, { scriptingEnabled: true });
   const elements: ElementNode[] = [];
-  const convert = (node: Dom.Element, parent: ElementNode | undefined, siblingIndex: number, depth: number): Mutable => {
+  const convert = (
+    node: Dom.Element,
+    parent: ElementNode | undefined,
+    siblingIndex: number,
+    depth: number,
+  ): Mutable => {
     if (depth > MAX_DEPTH) throw new PageTooLargeError(`The page nests elements more than ${MAX_DEPTH} levels deep.`);
-    if (elements.length >= MAX_ELEMENTS) throw new PageTooLargeError(`The page has more than ${MAX_ELEMENTS} elements.`);
+    if (elements.length >= MAX_ELEMENTS)
+      throw new PageTooLargeError(`The page has more than ${MAX_ELEMENTS} elements.`);
     const attributes = new Map(
       node.attrs.map((attr) => [attr.prefix ? `${attr.prefix}:${attr.name}` : attr.name, attr.value]),
     );

@@ -39,7 +39,12 @@ export interface ImportSpan extends UrlSpan {
 
 /** The @import rules at a sheet's start. */
 export function importSpans(css: string): ImportSpan[] {
-  const sheet = parse(css, { positions: true, parseValue: false, parseRulePrelude: false, onParseError: () => undefined });
+  const sheet = parse(css, {
+    positions: true,
+    parseValue: false,
+    parseRulePrelude: false,
+    onParseError: () => undefined,
+  });
   if (sheet.type !== 'StyleSheet') return [];
   const spans: ImportSpan[] = [];
   for (const node of sheet.children.toArray()) {

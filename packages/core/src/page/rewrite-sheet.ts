@@ -50,7 +50,9 @@ function urlEdits(css: string, options: Pick<RewriteOptions, 'address' | 'assetA
     const absolute = resolveAddress(span.address, options.address);
     const [file, fragment] = (absolute ?? '').split('#');
     const local = file ? options.assetAt(file) : undefined;
-    return [{ start: span.start, end: span.end, text: quote(local ? local + (fragment ? `#${fragment}` : '') : NOTHING) }];
+    return [
+      { start: span.start, end: span.end, text: quote(local ? local + (fragment ? `#${fragment}` : '') : NOTHING) },
+    ];
   });
 }
 

@@ -12,6 +12,8 @@ export function isBuiltByScript(tree: PageTree, scripts: number): boolean {
   if (scripts === 0) return false;
   const body = tree.elements.find((element) => element.name === 'body');
   if (!body) return true;
-  const usable = tree.elements.some((element) => ['a', 'button', 'input', 'select', 'textarea', 'form'].includes(element.name));
+  const usable = tree.elements.some((element) =>
+    ['a', 'button', 'input', 'select', 'textarea', 'form'].includes(element.name),
+  );
   return !usable && textOf(body).length < MEANINGFUL_TEXT;
 }

@@ -8,7 +8,16 @@ import type { Applied } from '../css/cascade.js';
 import { DESKTOP, type Environment } from '../css/environment.js';
 import { bitsOf, closeBits, type StateBits } from '../css/selector/states.js';
 import { PageStyles } from '../css/styles.js';
-import { asLastSheet, planHandover, printPlan, prove, type EnvironmentCase, type Plan, type PlanInput, type Proof } from '../handover/index.js';
+import {
+  asLastSheet,
+  planHandover,
+  printPlan,
+  prove,
+  type EnvironmentCase,
+  type Plan,
+  type PlanInput,
+  type Proof,
+} from '../handover/index.js';
 import { EMPTY_LOOK, type Look } from '../look/model.js';
 import { Forcer, LookResolver } from '../look/resolve.js';
 import { locate, type Located, type Locator } from '../page/locator.js';
@@ -201,7 +210,12 @@ export class ComponentSession {
    *
    * @param colours CSS colours; those that cannot be read never pass
    */
-  tryColours(look: Look, cell: { row: string; column: string }, colours: readonly string[], environment = DESKTOP): TrackSample[] {
+  tryColours(
+    look: Look,
+    cell: { row: string; column: string },
+    colours: readonly string[],
+    environment = DESKTOP,
+  ): TrackSample[] {
     const { styles } = this.styled(look, environment);
     const sheet = this.sheet(look, environment);
     const row = this.kind.parts.flatMap((part) => part.rows).find((item) => item.key === cell.row);
@@ -236,7 +250,10 @@ export class ComponentSession {
           property === 'color' && takesColour
             ? { colour, layers: text.layers }
             : property === 'background-color'
-              ? { colour: text.colour, layers: text.layers.map((layer, i) => (i === depth ? { ...layer, ground: colour } : layer)) }
+              ? {
+                  colour: text.colour,
+                  layers: text.layers.map((layer, i) => (i === depth ? { ...layer, ground: colour } : layer)),
+                }
               : text;
         const { ratio } = ratioOf(tried);
         if (lowest === undefined || ratio < lowest) lowest = ratio;

@@ -23,7 +23,8 @@ export const BUTTON: Kind = {
     if (element.classes.some((name) => BUTTON_NAME.test(name))) return 0.9;
     const style = page.of(element);
     const ground = style.colour('background-color').alpha > 0 || style.text('background-image') !== 'none';
-    const room = (style.toPx(style.text('padding-left')) ?? 0) >= 8 && (style.toPx(style.text('padding-top')) ?? 0) >= 4;
+    const room =
+      (style.toPx(style.text('padding-left')) ?? 0) >= 8 && (style.toPx(style.text('padding-top')) ?? 0) >= 4;
     const boxed = ['inline-block', 'inline-flex', 'flex', 'block'].includes(style.text('display'));
     return ground && room && boxed ? 0.7 : 0;
   },

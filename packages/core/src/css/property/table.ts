@@ -19,7 +19,13 @@ const each = (names: readonly string[], pattern: string, initial: string) =>
   Object.fromEntries(names.map((name) => [pattern.replace('*', name), initial]));
 
 // Initial values and inheritance as the definition tables of the CSS modules give them.
-add('colour', true, { color: 'canvastext', 'caret-color': 'auto', 'accent-color': 'auto', fill: 'black', stroke: 'none' });
+add('colour', true, {
+  color: 'canvastext',
+  'caret-color': 'auto',
+  'accent-color': 'auto',
+  fill: 'black',
+  stroke: 'none',
+});
 add('colour', false, {
   'background-color': 'transparent',
   'outline-color': 'currentcolor',
@@ -48,7 +54,12 @@ add('length', false, {
   'text-underline-offset': 'auto',
   'text-decoration-thickness': 'auto',
 });
-add('length', true, { 'letter-spacing': 'normal', 'word-spacing': 'normal', 'text-indent': '0', 'line-height': 'normal' });
+add('length', true, {
+  'letter-spacing': 'normal',
+  'word-spacing': 'normal',
+  'text-indent': '0',
+  'line-height': 'normal',
+});
 add('text', true, {
   'color-scheme': 'normal',
   cursor: 'auto',
@@ -113,6 +124,11 @@ export const PROPERTIES: ReadonlyMap<string, PropertyInfo> = table;
 /** What is known of a property; unknown ones behave as not inherited, custom ones as inherited. */
 export function propertyInfo(name: string): PropertyInfo {
   return (
-    table.get(name) ?? { name, inherited: name.startsWith('--'), initial: name.startsWith('--') ? '' : 'auto', kind: 'text' }
+    table.get(name) ?? {
+      name,
+      inherited: name.startsWith('--'),
+      initial: name.startsWith('--') ? '' : 'auto',
+      kind: 'text',
+    }
   );
 }

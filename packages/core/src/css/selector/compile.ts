@@ -3,60 +3,16 @@ import type { ElementNode } from '../../page/tree.js';
 import { matchesAttribute } from './attribute.js';
 import { compilePseudoClass } from './pseudo-class.js';
 import { pseudoElementName } from './pseudo-element.js';
-import { addSpecificity, maxSpecificity, NO_SPECIFICITY, type Specificity } from './specificity.js';
-import type { StateBits } from './states.js';
-
-/** What a match depends on besides the tree. */
-export interface MatchContext {
-  /** Interaction state that is forced on an element; 0 at rest. */
-  readonly stateOf: (element: ElementNode) => StateBits;
-  readonly quirks: boolean;
-  /** The element that :scope stands for; the root when undefined. */
-  readonly scope?: ElementNode;
-  /** The element that a relative selector in :has() starts from. */
-  readonly anchor?: ElementNode;
-}
-
-export type Test = (element: ElementNode, context: MatchContext) => boolean;
-
-export interface Compound {
-  readonly tests: readonly Test[];
-  readonly tag: string | undefined;
-  readonly id: string | undefined;
-  readonly classes: readonly string[];
-}
-
-export type Combinator = ' ' | '>' | '+' | '~';
-
-/** A complex selector, ready to match; compounds from left to right, `combinators[i]` before `compounds[i + 1]`. */
-export interface CompiledSelector {
-  readonly text: string;
-  readonly compounds: readonly Compound[];
-  readonly combinators: readonly Combinator[];
-  readonly pseudoElement: string | undefined;
-  readonly specificity: Specificity;
-  /** Interaction atoms that the outcome may depend on, FOCUS_WITHIN included; 0 when it never changes. */
-  readonly states: StateBits;
-}
-
-/** The selector cannot be used; a browser drops the rule that holds it. */
-export class InvalidSelectorError extends Error {
-  override readonly name = 'InvalidSelectorError';
-}
-
-/** What one simple selector contributes. */
-export interface SimplePart {
-  readonly test: Test;
-  readonly specificity: Specificity;
-  readonly states: StateBits;
-}
-
-export interface CompileOptions {
-  /** Selectors of the rule around a nested one; what `&` stands for. */
-  readonly parents?: readonly CompiledSelector[] | undefined;
-  /** True inside :has(), where a selector starts from an anchor. */
-  readonly relative?: boolean;
-}
+import { addSpecificity, maxSpecificity, NO_SPECIFICITY } from './specificity.js';
+import {
+  InvalidSelectorError,
+  type Combinator,
+  type CompiledSelector,
+  type CompileOptions,
+  type MatchAny,
+  type SimplePart,
+  type Test,
+} from './types.js';
 
 interface Draft {
   tests: Test[];
@@ -96,9 +52,6 @@ export const compileList = (list: SelectorList, options: CompileOptions, matchAn
   return selectors.map((selector) => compileSelector(selector as Selector, options, matchAny));
 };
 
-/** Matching is handed in, so that compiling and matching need not import each other. */
-export type MatchAny = (list: readonly CompiledSelector[], element: ElementNode, context: MatchContext) => boolean;
-
 const hasNesting = (node: CssNode): boolean => {
   if (node.type === 'NestingSelector') return true;
   const children = 'children' in node ? node.children : null;
@@ -116,6 +69,7 @@ export function compileSelector(selector: Selector, options: CompileOptions, mat
   let pseudoElement: string | undefined;
   let open = false;
 
+  const tools = { matchAny, compile: (inner: Selector, own: CompileOptions) => compileSelector(inner, own, matchAny) };
   const add = (part: SimplePart) => {
     compounds.at(-1)!.tests.push(part.test);
     specificity = addSpecificity(specificity, part.specificity);
@@ -142,14 +96,19 @@ export function compileSelector(selector: Selector, options: CompileOptions, mat
     switch (node.type) {
       case 'Combinator': {
         if (!open) throw new InvalidSelectorError('A combinator needs a selector before it.');
-        if (![' ', '>', '+', '~'].includes(node.name)) throw new InvalidSelectorError(`Unknown combinator ${node.name}.`);
+        if (![' ', '>', '+', '~'].includes(node.name))
+          throw new InvalidSelectorError(`Unknown combinator ${node.name}.`);
         combinators.push(node.name as Combinator);
         compounds.push(emptyDraft());
         open = false;
         break;
       }
       case 'TypeSelector': {
-        const [, prefix, local] = /^(?:(.*)\|)?(.*)$/.exec(node.name) as unknown as [string, string | undefined, string];
+        const [, prefix, local] = /^(?:(.*)\|)?(.*)$/.exec(node.name) as unknown as [
+          string,
+          string | undefined,
+          string,
+        ];
         if (prefix !== undefined && prefix !== '*' && prefix !== '') {
           throw new InvalidSelectorError(`The namespace ${prefix} is not declared.`);
         }
@@ -192,7 +151,7 @@ export function compileSelector(selector: Selector, options: CompileOptions, mat
           specificity = addSpecificity(specificity, [0, 0, 1]);
           open = true;
         } else {
-          add(compilePseudoClass(node, options, matchAny));
+          add(compilePseudoClass(node, options, tools));
         }
         break;
       }

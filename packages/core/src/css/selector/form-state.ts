@@ -51,8 +51,7 @@ const selectOf = (option: ElementNode): ElementNode | undefined => {
   return undefined;
 };
 
-const optionsOf = (select: ElementNode): ElementNode[] =>
-  [...descendants(select)].filter((node) => is(node, 'option'));
+const optionsOf = (select: ElementNode): ElementNode[] => [...descendants(select)].filter((node) => is(node, 'option'));
 
 /** The option that a drop-down shows when none is marked: the first that is not disabled (HTML 4.10.7). */
 function isSelectedOption(option: ElementNode): boolean {
@@ -76,7 +75,10 @@ export function isChecked(element: ElementNode): boolean {
 export const isRequired = (element: ElementNode): boolean =>
   isField(element) &&
   element.attributes.has('required') &&
-  !(is(element, 'input') && ['hidden', 'range', 'color', 'submit', 'image', 'reset', 'button'].includes(inputType(element)));
+  !(
+    is(element, 'input') &&
+    ['hidden', 'range', 'color', 'submit', 'image', 'reset', 'button'].includes(inputType(element))
+  );
 
 export const isOptional = (element: ElementNode): boolean => isField(element) && !isRequired(element);
 
@@ -111,7 +113,8 @@ const formOf = (element: ElementNode): ElementNode | undefined => {
 };
 
 export function isDefault(element: ElementNode): boolean {
-  if (is(element, 'input') && ['checkbox', 'radio'].includes(inputType(element))) return element.attributes.has('checked');
+  if (is(element, 'input') && ['checkbox', 'radio'].includes(inputType(element)))
+    return element.attributes.has('checked');
   if (is(element, 'option')) return element.attributes.has('selected');
   if (!isSubmit(element)) return false;
   const form = formOf(element);
@@ -127,11 +130,13 @@ export function isIndeterminate(element: ElementNode): boolean {
   if (!name) return !isChecked(element);
   const home = formOf(element) ?? [...ancestors(element)].at(-1) ?? element;
   return ![...descendants(home)].some(
-    (node) => is(node, 'input') && inputType(node) === 'radio' && node.attributes.get('name') === name && isChecked(node),
+    (node) =>
+      is(node, 'input') && inputType(node) === 'radio' && node.attributes.get('name') === name && isChecked(node),
   );
 }
 
-const EMAIL = /^[a-zA-Z0-9.!#$%&'*+/=?^_`{|}~-]+@[a-zA-Z0-9](?:[a-zA-Z0-9-]{0,61}[a-zA-Z0-9])?(?:\.[a-zA-Z0-9](?:[a-zA-Z0-9-]{0,61}[a-zA-Z0-9])?)*$/;
+const EMAIL =
+  /^[a-zA-Z0-9.!#$%&'*+/=?^_`{|}~-]+@[a-zA-Z0-9](?:[a-zA-Z0-9-]{0,61}[a-zA-Z0-9])?(?:\.[a-zA-Z0-9](?:[a-zA-Z0-9-]{0,61}[a-zA-Z0-9])?)*$/;
 
 const willValidate = (element: ElementNode): boolean => {
   if (isDisabled(element)) return false;

@@ -49,4 +49,5 @@ export function directionOf(element: ElementNode): 'ltr' | 'rtl' {
   return 'ltr';
 }
 
-export const matchesDirection = (element: ElementNode, direction: string): boolean => directionOf(element) === direction;
+export const matchesDirection = (element: ElementNode, direction: string): boolean =>
+  directionOf(element) === direction;

@@ -1,13 +1,13 @@
 import { generate, parse, type SelectorList } from 'css-tree';
 import type { ElementNode } from '../../page/tree.js';
+import { compileList } from './compile.js';
 import {
-  compileList,
   InvalidSelectorError,
   type CompiledSelector,
   type CompileOptions,
   type MatchAny,
   type MatchContext,
-} from './compile.js';
+} from './types.js';
 
 /** Tests a complex selector from right to left, trying further ancestors or siblings where a step allows several. */
 export function matches(selector: CompiledSelector, element: ElementNode, context: MatchContext): boolean {

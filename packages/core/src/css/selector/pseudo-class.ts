@@ -1,14 +1,14 @@
 import { generate, type CssNode, type PseudoClassSelector, type Selector, type SelectorList } from 'css-tree';
 import { descendants, type ElementNode } from '../../page/tree.js';
 import {
-  compileSelector,
   InvalidSelectorError,
   type CompiledSelector,
   type CompileOptions,
+  type CompileTools,
   type MatchAny,
   type SimplePart,
   type Test,
-} from './compile.js';
+} from './types.js';
 import * as form from './form-state.js';
 import { matchesDirection, matchesLanguage } from './language.js';
 import { inSeries } from './nth.js';
@@ -121,11 +121,11 @@ function hasRange(element: ElementNode): boolean {
 }
 
 /** Selectors of a forgiving list: those that cannot be read are left out (Selectors 4, section 3.8). */
-function forgiving(list: CssNode | undefined, options: CompileOptions, matchAny: MatchAny): CompiledSelector[] {
+function forgiving(list: CssNode | undefined, options: CompileOptions, tools: CompileTools): CompiledSelector[] {
   if (!list || list.type !== 'SelectorList') return [];
   return list.children.toArray().flatMap((selector) => {
     try {
-      const compiled = compileSelector(selector as Selector, { parents: nestedOnly(selector, options) }, matchAny);
+      const compiled = tools.compile(selector as Selector, { parents: nestedOnly(selector, options) });
       return compiled.pseudoElement ? [] : [compiled];
     } catch (error) {
       if (error instanceof InvalidSelectorError) return [];
@@ -142,13 +142,13 @@ function nestedOnly(selector: CssNode, options: CompileOptions): readonly Compil
 function strict(
   list: CssNode | undefined,
   options: CompileOptions,
-  matchAny: MatchAny,
+  tools: CompileTools,
   relative: boolean,
 ): CompiledSelector[] {
   if (!list || list.type !== 'SelectorList') throw new InvalidSelectorError('A list of selectors is needed here.');
   return (list as SelectorList).children.toArray().map((selector) => {
     const parents = nestedOnly(selector, options);
-    const compiled = compileSelector(selector as Selector, { parents, relative: relative && !parents }, matchAny);
+    const compiled = tools.compile(selector as Selector, { parents, relative: relative && !parents });
     if (compiled.pseudoElement) throw new InvalidSelectorError('Pseudo-elements are not allowed here.');
     return compiled;
   });
@@ -165,7 +165,7 @@ const strongest = (list: readonly CompiledSelector[]) => maxSpecificity(list.map
 export function compilePseudoClass(
   node: PseudoClassSelector,
   options: CompileOptions,
-  matchAny: MatchAny,
+  tools: CompileTools,
 ): SimplePart {
   const name = node.name.toLowerCase();
   const argument = node.children?.first ?? undefined;
@@ -179,30 +179,30 @@ export function compilePseudoClass(
     case 'is':
     case 'where':
     case '-webkit-any': {
-      const list = forgiving(argument, options, matchAny);
+      const list = forgiving(argument, options, tools);
       return {
-        test: (element, context) => matchAny(list, element, context),
+        test: (element, context) => tools.matchAny(list, element, context),
         specificity: name === 'where' ? NO_SPECIFICITY : strongest(list),
         states: statesOf(list),
       };
     }
     case 'not': {
-      const list = strict(argument, options, matchAny, false);
+      const list = strict(argument, options, tools, false);
       return {
-        test: (element, context) => !matchAny(list, element, context),
+        test: (element, context) => !tools.matchAny(list, element, context),
         specificity: strongest(list),
         states: statesOf(list),
       };
     }
     case 'has': {
-      const list = strict(argument, options, matchAny, true);
-      return { test: hasTest(list, matchAny), specificity: strongest(list), states: statesOf(list) };
+      const list = strict(argument, options, tools, true);
+      return { test: hasTest(list, tools.matchAny), specificity: strongest(list), states: statesOf(list) };
     }
     case 'nth-child':
     case 'nth-last-child':
     case 'nth-of-type':
     case 'nth-last-of-type':
-      return nthPart(name, argument, options, matchAny);
+      return nthPart(name, argument, options, tools);
     case 'lang': {
       const ranges = generate({ ...node, children: node.children } as CssNode)
         .replace(/^:lang\(/i, '')
@@ -243,7 +243,7 @@ function nthPart(
   name: string,
   argument: CssNode | undefined,
   options: CompileOptions,
-  matchAny: MatchAny,
+  tools: CompileTools,
 ): SimplePart {
   if (argument?.type !== 'Nth') throw new InvalidSelectorError(`:${name}() needs a position such as 2n+1.`);
   const { nth } = argument;
@@ -258,7 +258,7 @@ function nthPart(
   } else {
     throw new InvalidSelectorError(`:${name}() cannot read ${nth.name}.`);
   }
-  const list = argument.selector ? strict(argument.selector, options, matchAny, false) : undefined;
+  const list = argument.selector ? strict(argument.selector, options, tools, false) : undefined;
   if (list && name.endsWith('of-type')) throw new InvalidSelectorError(`:${name}() takes no "of".`);
   const fromEnd = name.includes('last');
   const byType = name.endsWith('of-type');
@@ -267,8 +267,8 @@ function nthPart(
       let group: readonly ElementNode[] = siblings(element);
       if (byType) group = ofType(element);
       else if (list) {
-        if (!matchAny(list, element, context)) return false;
-        group = group.filter((other) => matchAny(list, other, context));
+        if (!tools.matchAny(list, element, context)) return false;
+        group = group.filter((other) => tools.matchAny(list, other, context));
       }
       const at = byType || list ? group.indexOf(element) : element.siblingIndex;
       return inSeries(fromEnd ? group.length - at : at + 1, a, b);

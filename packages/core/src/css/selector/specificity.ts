@@ -3,8 +3,7 @@ export type Specificity = readonly [number, number, number];
 
 export const NO_SPECIFICITY: Specificity = [0, 0, 0];
 
-export const compareSpecificity = (a: Specificity, b: Specificity): number =>
-  a[0] - b[0] || a[1] - b[1] || a[2] - b[2];
+export const compareSpecificity = (a: Specificity, b: Specificity): number => a[0] - b[0] || a[1] - b[1] || a[2] - b[2];
 
 export const addSpecificity = (a: Specificity, b: Specificity): Specificity => [a[0] + b[0], a[1] + b[1], a[2] + b[2]];
 

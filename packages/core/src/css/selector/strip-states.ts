@@ -28,5 +28,9 @@ export function stripStates(text: string): string | undefined {
     return starts && node.type === 'Combinator' ? `*${generate(node)}` : generate(node);
   });
   if (!kept.length || kept.at(-1)!.type === 'Combinator') out.push('*');
-  return out.join('').replace(/([>+~])/g, ' $1 ').replace(/\s+/g, ' ').trim();
+  return out
+    .join('')
+    .replace(/([>+~])/g, ' $1 ')
+    .replace(/\s+/g, ' ')
+    .trim();
 }

@@ -32,7 +32,8 @@ export function raiseTo(text: string, needed: Specificity): string {
   const missingIds = Math.max(0, needed[0] - ids);
   const never = missingIds ? `:not(${'#_'.repeat(missingIds)})` : '';
   const build = (roots: number): string => {
-    if (atRoot) return base.text.replace(/^(html|:root|:(?:is|where)\([^)]*\))?/i, `$1${never}${':not(._)'.repeat(roots)}`);
+    if (atRoot)
+      return base.text.replace(/^(html|:root|:(?:is|where)\([^)]*\))?/i, `$1${never}${':not(._)'.repeat(roots)}`);
     return `${':root'.repeat(Math.max(1, roots))}${never} ${base.text}`;
   };
   if (!missingIds && !atRoot) {

@@ -2,7 +2,18 @@ import type { CssNode } from 'css-tree';
 import { isLengthLike, isWord, nodesOf, textOfNode } from './split.js';
 import type { Shorthand } from './shorthand.js';
 
-const SIZES = ['xx-small', 'x-small', 'small', 'medium', 'large', 'x-large', 'xx-large', 'xxx-large', 'larger', 'smaller'];
+const SIZES = [
+  'xx-small',
+  'x-small',
+  'small',
+  'medium',
+  'large',
+  'x-large',
+  'xx-large',
+  'xxx-large',
+  'larger',
+  'smaller',
+];
 const STRETCH = [
   ...['ultra-condensed', 'extra-condensed', 'condensed', 'semi-condensed'],
   ...['semi-expanded', 'expanded', 'extra-expanded', 'ultra-expanded'],
@@ -56,10 +67,7 @@ export const FONT: Shorthand = {
     }
     const family = nodes.slice(at);
     if (!family.length) return undefined;
-    result['font-family'] = family
-      .map(textOfNode)
-      .join(' ')
-      .replace(/ ?, ?/g, ', ');
+    result['font-family'] = family.map(textOfNode).join(' ').replace(/ ?, ?/g, ', ');
     return result;
   },
 };

@@ -15,7 +15,8 @@ export function byComma(nodes: readonly CssNode[]): CssNode[][] {
 export const textOfNode = (node: CssNode): string => generate(node);
 export const textOfNodes = (nodes: readonly CssNode[]): string => nodes.map(textOfNode).join(' ');
 
-const SYSTEM = /^(accentcolor|accentcolortext|activetext|buttonborder|buttonface|buttontext|canvas|canvastext|field|fieldtext|graytext|highlight|highlighttext|linktext|mark|marktext|selecteditem|selecteditemtext|visitedtext|currentcolor|transparent|-webkit-focus-ring-color)$/i;
+const SYSTEM =
+  /^(accentcolor|accentcolortext|activetext|buttonborder|buttonface|buttontext|canvas|canvastext|field|fieldtext|graytext|highlight|highlighttext|linktext|mark|marktext|selecteditem|selecteditemtext|visitedtext|currentcolor|transparent|-webkit-focus-ring-color)$/i;
 
 export function isColour(node: CssNode): boolean {
   if (node.type === 'Hash') return true;

@@ -1,0 +1,36 @@
+import { Module } from '@nestjs/common';
+import { APP_FILTER, APP_INTERCEPTOR, APP_PIPE } from '@nestjs/core';
+import { ZodSerializerInterceptor, ZodValidationPipe } from 'nestjs-zod';
+import { LoggerModule } from 'nestjs-pino';
+import { AssetsController } from './assets/assets.controller.js';
+import { ComponentsController } from './components/components.controller.js';
+import { ComponentsService } from './components/components.service.js';
+import { readConfig } from './config.js';
+import { DatabaseModule } from './database/database.module.js';
+import { HealthController } from './health/health.controller.js';
+import { ProblemFilter } from './http/problem.filter.js';
+import { PagesController } from './pages/pages.controller.js';
+import { PagesService } from './pages/pages.service.js';
+import { DemoSeeder } from './sites/demo-seeder.js';
+import { SitesController } from './sites/sites.controller.js';
+import { SitesService } from './sites/sites.service.js';
+
+@Module({
+  imports: [
+    DatabaseModule,
+    LoggerModule.forRootAsync({
+      useFactory: () => ({ pinoHttp: { level: readConfig().logLevel, autoLogging: { ignore: () => false } } }),
+    }),
+  ],
+  controllers: [HealthController, SitesController, PagesController, ComponentsController, AssetsController],
+  providers: [
+    SitesService,
+    PagesService,
+    ComponentsService,
+    DemoSeeder,
+    { provide: APP_PIPE, useClass: ZodValidationPipe },
+    { provide: APP_INTERCEPTOR, useClass: ZodSerializerInterceptor },
+    { provide: APP_FILTER, useClass: ProblemFilter },
+  ],
+})
+export class AppModule {}

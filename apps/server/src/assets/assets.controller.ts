@@ -1,0 +1,34 @@
+import { Controller, Get, Param, Res, UseGuards } from '@nestjs/common';
+import { ApiOkResponse, ApiTags } from '@nestjs/swagger';
+import type { Response } from 'express';
+import type { OwnerScope } from '../database/owner-scope.js';
+import { notFound } from '../http/problem.js';
+import { Owned, OwnerGuard } from '../owners/owner.guard.js';
+import { servedType } from './asset-type.js';
+import { getBlob } from './blob-store.js';
+
+/** Nothing in an owner's file may run or load, even when it is opened by itself. */
+const ASSET_POLICY = "sandbox; default-src 'none'; style-src 'unsafe-inline'; img-src data:; font-src data:";
+
+@ApiTags('assets')
+@Controller('assets')
+@UseGuards(OwnerGuard)
+export class AssetsController {
+  @Get(':hash')
+  @ApiOkResponse({ description: "An owner's picture or font, under a sandbox policy of its own" })
+  async asset(@Owned() scope: OwnerScope, @Param('hash') hash: string, @Res() response: Response): Promise<void> {
+    const blob = /^[0-9a-f]{64}$/.test(hash) ? await getBlob(scope, hash) : undefined;
+    if (!blob) throw notFound('The file');
+    response
+      .status(200)
+      .set({
+        'Content-Type': servedType(blob.contentType),
+        'Content-Length': String(blob.size),
+        'X-Content-Type-Options': 'nosniff',
+        'Content-Security-Policy': ASSET_POLICY,
+        'Cross-Origin-Resource-Policy': 'same-origin',
+        'Cache-Control': 'private, max-age=31536000, immutable',
+      })
+      .end(blob.bytes);
+  }
+}

@@ -1,0 +1,41 @@
+import { createHash } from 'node:crypto';
+import { eq, inArray } from 'drizzle-orm';
+import type { OwnerScope } from '../database/owner-scope.js';
+import { blobs, type StoredFile } from '../database/schema.js';
+
+/** A file as it was brought, before it is stored. */
+export interface BroughtFile {
+  readonly address: string;
+  readonly contentType: string;
+  readonly bytes: Buffer;
+}
+
+export const hashOf = (bytes: Buffer): string => createHash('sha256').update(bytes).digest('hex');
+
+export const toStored = (file: BroughtFile): StoredFile => ({
+  address: file.address,
+  hash: hashOf(file.bytes),
+  contentType: file.contentType,
+  size: file.bytes.length,
+});
+
+/** Stores contents by their hash; what an owner has already is not stored again. */
+export async function putBlobs(scope: OwnerScope, files: readonly BroughtFile[]): Promise<StoredFile[]> {
+  const stored = files.map(toStored);
+  const rows = new Map(
+    files.map((file, i) => {
+      const { hash, contentType, size } = stored[i]!;
+      return [hash, { hash, contentType, size, bytes: file.bytes }];
+    }),
+  );
+  await scope.insertMissing(blobs, [...rows.values()]);
+  return stored;
+}
+
+export async function getTexts(scope: OwnerScope, hashes: readonly string[]): Promise<Map<string, string>> {
+  if (!hashes.length) return new Map();
+  const rows = await scope.select(blobs, inArray(blobs.hash, [...new Set(hashes)]));
+  return new Map(rows.map((row) => [row.hash, row.bytes.toString('utf8')]));
+}
+
+export const getBlob = (scope: OwnerScope, hash: string) => scope.first(blobs, eq(blobs.hash, hash));

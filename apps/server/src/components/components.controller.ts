@@ -1,0 +1,82 @@
+import { Body, Controller, Delete, Get, HttpCode, Param, Patch, Post, Put, UseGuards } from '@nestjs/common';
+import { ApiConflictResponse, ApiTags } from '@nestjs/swagger';
+import {
+  addTrialSchema,
+  changeComponentSchema,
+  componentListSchema,
+  componentSchema,
+  openComponentSchema,
+  savedLookSchema,
+  saveLookSchema,
+} from '@retoque/contract';
+import { createZodDto, ZodResponse } from 'nestjs-zod';
+import { z } from 'zod';
+import type { OwnerScope } from '../database/owner-scope.js';
+import { IdDto } from '../http/id.js';
+import { Owned, OwnerGuard } from '../owners/owner.guard.js';
+import { ComponentsService } from './components.service.js';
+
+class ComponentDto extends createZodDto(componentSchema) {}
+class ComponentListDto extends createZodDto(componentListSchema) {}
+class OpenComponentDto extends createZodDto(openComponentSchema) {}
+class ChangeComponentDto extends createZodDto(changeComponentSchema) {}
+class AddTrialDto extends createZodDto(addTrialSchema) {}
+class SaveLookDto extends createZodDto(saveLookSchema) {}
+class SavedLookDto extends createZodDto(savedLookSchema) {}
+class TrialPathDto extends createZodDto(z.object({ id: z.uuid(), trialId: z.uuid() })) {}
+
+@ApiTags('components')
+@Controller()
+@UseGuards(OwnerGuard)
+export class ComponentsController {
+  constructor(private readonly components: ComponentsService) {}
+
+  @Get('sites/:id/components')
+  @ZodResponse({ type: ComponentListDto })
+  async list(@Owned() scope: OwnerScope, @Param() { id }: IdDto) {
+    return { components: await this.components.list(scope, id) };
+  }
+
+  @Post('components')
+  @ZodResponse({ status: 200, type: ComponentDto, description: 'The component, made when it was not kept yet' })
+  open(@Owned() scope: OwnerScope, @Body() body: OpenComponentDto) {
+    return this.components.open(scope, body);
+  }
+
+  @Get('components/:id')
+  @ZodResponse({ type: ComponentDto })
+  get(@Owned() scope: OwnerScope, @Param() { id }: IdDto) {
+    return this.components.get(scope, id);
+  }
+
+  @Patch('components/:id')
+  @ZodResponse({ type: ComponentDto })
+  change(@Owned() scope: OwnerScope, @Param() { id }: IdDto, @Body() body: ChangeComponentDto) {
+    return this.components.change(scope, id, body);
+  }
+
+  @Delete('components/:id')
+  @HttpCode(204)
+  remove(@Owned() scope: OwnerScope, @Param() { id }: IdDto) {
+    return this.components.remove(scope, id);
+  }
+
+  @Post('components/:id/restore')
+  @ZodResponse({ status: 200, type: ComponentDto })
+  restore(@Owned() scope: OwnerScope, @Param() { id }: IdDto) {
+    return this.components.restore(scope, id);
+  }
+
+  @Post('components/:id/trials')
+  @ZodResponse({ status: 201, type: ComponentDto })
+  addTrial(@Owned() scope: OwnerScope, @Param() { id }: IdDto, @Body() body: AddTrialDto) {
+    return this.components.addTrial(scope, id, body.look, body.makeCurrent);
+  }
+
+  @Put('components/:id/trials/:trialId/look')
+  @ZodResponse({ type: SavedLookDto })
+  @ApiConflictResponse({ description: 'Problem details with the newer trial as "current"' })
+  saveLook(@Owned() scope: OwnerScope, @Param() { id, trialId }: TrialPathDto, @Body() body: SaveLookDto) {
+    return this.components.saveLook(scope, id, trialId, body);
+  }
+}

@@ -1,0 +1,185 @@
+import { Injectable } from '@nestjs/common';
+import {
+  PROBLEM,
+  type Component,
+  type LookData,
+  type OpenComponent,
+  type SavedLook,
+  type SaveLook,
+  type Trial,
+} from '@retoque/contract';
+import { EMPTY_LOOK, kindNamed } from '@retoque/core';
+import { and, asc, eq, inArray, isNotNull, isNull } from 'drizzle-orm';
+import { randomUUID } from 'node:crypto';
+import type { OwnerScope } from '../database/owner-scope.js';
+import { components, pages, saves, trials } from '../database/schema.js';
+import { notFound, problem, ProblemException } from '../http/problem.js';
+
+type ComponentRow = typeof components.$inferSelect;
+type TrialRow = typeof trials.$inferSelect;
+
+const MAX_TRIALS = 26;
+
+const toTrial = (row: TrialRow): Trial => ({
+  id: row.id,
+  name: row.name,
+  revision: row.revision,
+  look: row.look as LookData,
+  updatedAt: row.updatedAt.toISOString(),
+});
+
+@Injectable()
+export class ComponentsService {
+  async list(scope: OwnerScope, siteId: string): Promise<Component[]> {
+    const rows = await scope.select(components, and(eq(components.siteId, siteId), isNull(components.deletedAt)), {
+      orderBy: asc(components.createdAt),
+    });
+    return this.describe(scope, rows);
+  }
+
+  async get(scope: OwnerScope, id: string): Promise<Component> {
+    return (await this.describe(scope, [await this.row(scope, id)]))[0]!;
+  }
+
+  /** Opens a component of a page: the one that is kept already, or a new one. A deleted one comes back as it was. */
+  async open(scope: OwnerScope, input: OpenComponent): Promise<Component> {
+    if (!kindNamed(input.kind)) throw problem('invalid', 400, `No kind of component is called "${input.kind}"`);
+    const page = await scope.first(pages, and(eq(pages.id, input.pageId), isNull(pages.deletedAt)));
+    if (!page) throw notFound('The page');
+    const { selector } = input.locator;
+    const same = and(
+      eq(components.pageId, page.id),
+      eq(components.kind, input.kind),
+      eq(components.selector, selector),
+    );
+    const id = await scope.transaction(async (inner) => {
+      const kept = await inner.first(components, same, { forUpdate: true });
+      if (kept) {
+        if (kept.deletedAt) await inner.update(components, { deletedAt: null }, eq(components.id, kept.id));
+        return kept.id;
+      }
+      const componentId = randomUUID();
+      const trialId = randomUUID();
+      await inner.insertMissing(components, [
+        {
+          id: componentId,
+          siteId: page.siteId,
+          pageId: page.id,
+          kind: input.kind,
+          name: input.name,
+          locator: input.locator,
+          selector,
+          currentTrialId: trialId,
+        },
+      ]);
+      const [stored] = await inner.select(components, same);
+      // Someone else opened it in the same moment; theirs is the one.
+      if (stored!.id !== componentId) return stored!.id;
+      await inner.insert(trials, { id: trialId, componentId, name: 'A', look: EMPTY_LOOK });
+      return componentId;
+    });
+    return this.get(scope, id);
+  }
+
+  async change(scope: OwnerScope, id: string, change: { name?: string; currentTrialId?: string }): Promise<Component> {
+    const row = await this.row(scope, id);
+    if (change.currentTrialId) await this.trial(scope, row.id, change.currentTrialId);
+    await scope.update(components, change, eq(components.id, id));
+    return this.get(scope, id);
+  }
+
+  async remove(scope: OwnerScope, id: string): Promise<void> {
+    await this.row(scope, id);
+    await scope.update(components, { deletedAt: new Date() }, eq(components.id, id));
+  }
+
+  async restore(scope: OwnerScope, id: string): Promise<Component> {
+    const [row] = await scope.update(
+      components,
+      { deletedAt: null },
+      and(eq(components.id, id), isNotNull(components.deletedAt))!,
+    );
+    if (!row) throw notFound('A deleted component with that id');
+    return this.get(scope, id);
+  }
+
+  /** A rival look beside the others, named by the next free letter. */
+  async addTrial(scope: OwnerScope, id: string, look: LookData, makeCurrent: boolean): Promise<Component> {
+    await scope.transaction(async (inner) => {
+      const row = await inner.first(components, and(eq(components.id, id), isNull(components.deletedAt)), {
+        forUpdate: true,
+      });
+      if (!row) throw notFound('The component');
+      const known = await inner.select(trials, eq(trials.componentId, id));
+      if (known.length >= MAX_TRIALS) throw problem('invalid', 422, `A component has at most ${MAX_TRIALS} trials`);
+      const names = new Set(known.map((trial) => trial.name));
+      const name = [...'ABCDEFGHIJKLMNOPQRSTUVWXYZ'].find((letter) => !names.has(letter))!;
+      const [trial] = await inner.insert(trials, { componentId: id, name, look });
+      if (makeCurrent) await inner.update(components, { currentTrialId: trial!.id }, eq(components.id, id));
+    });
+    return this.get(scope, id);
+  }
+
+  /**
+   * Saves a look that was edited on a known revision.
+   *
+   * @throws ProblemException 409 with the newer trial when someone saved in between; a repeated save id is answered as
+   * the first time
+   */
+  async saveLook(scope: OwnerScope, id: string, trialId: string, save: SaveLook): Promise<SavedLook> {
+    await this.row(scope, id);
+    return scope.transaction(async (inner) => {
+      const trial = await inner.first(trials, and(eq(trials.id, trialId), eq(trials.componentId, id)), {
+        forUpdate: true,
+      });
+      if (!trial) throw notFound('The trial');
+      const done = await inner.first(saves, and(eq(saves.trialId, trialId), eq(saves.saveId, save.saveId)));
+      if (done) return { revision: done.revision, savedAt: done.createdAt.toISOString() };
+      if (trial.revision !== save.baseRevision) {
+        throw new ProblemException(
+          {
+            type: PROBLEM.conflict,
+            title: 'A newer version was saved in the meantime',
+            status: 409,
+            detail: 'Load the newer one, or keep both: yours becomes a trial of its own.',
+          },
+          { current: toTrial(trial) },
+        );
+      }
+      const revision = trial.revision + 1;
+      const now = new Date();
+      await inner.update(trials, { look: save.look, revision, updatedAt: now }, eq(trials.id, trialId));
+      const [saved] = await inner.insert(saves, { trialId, saveId: save.saveId, revision });
+      return { revision, savedAt: saved!.createdAt.toISOString() };
+    });
+  }
+
+  private async row(scope: OwnerScope, id: string): Promise<ComponentRow> {
+    const row = await scope.first(components, and(eq(components.id, id), isNull(components.deletedAt)));
+    if (!row) throw notFound('The component');
+    return row;
+  }
+
+  private async trial(scope: OwnerScope, componentId: string, trialId: string): Promise<TrialRow> {
+    const row = await scope.first(trials, and(eq(trials.id, trialId), eq(trials.componentId, componentId)));
+    if (!row) throw notFound('The trial');
+    return row;
+  }
+
+  private async describe(scope: OwnerScope, rows: readonly ComponentRow[]): Promise<Component[]> {
+    if (!rows.length) return [];
+    const ids = rows.map((row) => row.id);
+    const all = await scope.select(trials, inArray(trials.componentId, ids), { orderBy: asc(trials.name) });
+    return rows.map((row) => ({
+      id: row.id,
+      siteId: row.siteId,
+      pageId: row.pageId,
+      kind: row.kind,
+      name: row.name,
+      locator: row.locator as Component['locator'],
+      trials: all.filter((trial) => trial.componentId === row.id).map(toTrial),
+      currentTrialId: row.currentTrialId,
+      createdAt: row.createdAt.toISOString(),
+    }));
+  }
+}

@@ -1,0 +1,195 @@
+import { sql } from 'drizzle-orm';
+import {
+  customType,
+  foreignKey,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  primaryKey,
+  text,
+  timestamp,
+  unique,
+  uuid,
+} from 'drizzle-orm/pg-core';
+
+/**
+ * Every table hangs off an owner, and every reference between tables carries the owner along, so that the database
+ * itself refuses a row that points into someone else's.
+ */
+
+const bytes = customType<{ data: Buffer }>({ dataType: () => 'bytea' });
+const createdAt = () => timestamp('created_at', { withTimezone: true }).notNull().defaultNow();
+const deletedAt = () => timestamp('deleted_at', { withTimezone: true });
+
+export const owners = pgTable('owners', {
+  id: uuid('id').primaryKey().defaultRandom(),
+  name: text('name').notNull().unique(),
+  /** Set once the demo was put in, so that deleting it does not bring it back. */
+  seededAt: timestamp('seeded_at', { withTimezone: true }),
+  createdAt: createdAt(),
+});
+
+const ownerId = () =>
+  uuid('owner_id')
+    .notNull()
+    .references(() => owners.id, { onDelete: 'cascade' });
+
+export const sites = pgTable(
+  'sites',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    ownerId: ownerId(),
+    name: text('name').notNull(),
+    createdAt: createdAt(),
+    deletedAt: deletedAt(),
+  },
+  (table) => [unique().on(table.ownerId, table.id)],
+);
+
+export const pages = pgTable(
+  'pages',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    ownerId: ownerId(),
+    siteId: uuid('site_id').notNull(),
+    name: text('name').notNull(),
+    address: text('address').notNull(),
+    source: text('source', { enum: ['address', 'upload', 'paste'] }).notNull(),
+    createdAt: createdAt(),
+    deletedAt: deletedAt(),
+  },
+  (table) => [
+    unique().on(table.ownerId, table.id),
+    index().on(table.siteId),
+    foreignKey({ columns: [table.ownerId, table.siteId], foreignColumns: [sites.ownerId, sites.id] }).onDelete(
+      'cascade',
+    ),
+  ],
+);
+
+/** Contents by their SHA-256, stored once for each owner. */
+export const blobs = pgTable(
+  'blobs',
+  {
+    ownerId: ownerId(),
+    hash: text('hash').notNull(),
+    contentType: text('content_type').notNull(),
+    size: integer('size').notNull(),
+    bytes: bytes('bytes').notNull(),
+    createdAt: createdAt(),
+  },
+  (table) => [primaryKey({ columns: [table.ownerId, table.hash] })],
+);
+
+export interface StoredFile {
+  address: string;
+  hash: string;
+  contentType: string;
+  size: number;
+}
+
+export interface RemovedParts {
+  scripts: number;
+  handlers: number;
+  plugins: number;
+  refreshes: number;
+  frames: number;
+}
+
+/** A page as it was when it was brought; never changed, only followed by a newer one. */
+export const pageVersions = pgTable(
+  'page_versions',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    ownerId: ownerId(),
+    pageId: uuid('page_id').notNull(),
+    number: integer('number').notNull(),
+    htmlHash: text('html_hash').notNull(),
+    sheets: jsonb('sheets').$type<StoredFile[]>().notNull(),
+    assets: jsonb('assets').$type<StoredFile[]>().notNull(),
+    removed: jsonb('removed').$type<RemovedParts>().notNull(),
+    notes: jsonb('notes')
+      .$type<string[]>()
+      .notNull()
+      .default(sql`'[]'::jsonb`),
+    createdAt: createdAt(),
+  },
+  (table) => [
+    unique().on(table.pageId, table.number),
+    foreignKey({ columns: [table.ownerId, table.pageId], foreignColumns: [pages.ownerId, pages.id] }).onDelete(
+      'cascade',
+    ),
+    foreignKey({ columns: [table.ownerId, table.htmlHash], foreignColumns: [blobs.ownerId, blobs.hash] }),
+  ],
+);
+
+export const components = pgTable(
+  'components',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    ownerId: ownerId(),
+    siteId: uuid('site_id').notNull(),
+    pageId: uuid('page_id').notNull(),
+    kind: text('kind').notNull(),
+    name: text('name').notNull(),
+    locator: jsonb('locator').$type<unknown>().notNull(),
+    /** The selector once more, so that opening the same component twice finds the first. */
+    selector: text('selector').notNull(),
+    currentTrialId: uuid('current_trial_id').notNull(),
+    createdAt: createdAt(),
+    deletedAt: deletedAt(),
+  },
+  (table) => [
+    unique().on(table.ownerId, table.id),
+    index().on(table.siteId),
+    unique('components_one_per_selector').on(table.pageId, table.kind, table.selector),
+    foreignKey({ columns: [table.ownerId, table.siteId], foreignColumns: [sites.ownerId, sites.id] }).onDelete(
+      'cascade',
+    ),
+    foreignKey({ columns: [table.ownerId, table.pageId], foreignColumns: [pages.ownerId, pages.id] }).onDelete(
+      'cascade',
+    ),
+  ],
+);
+
+/** Rival looks of a component; one of them is worn. */
+export const trials = pgTable(
+  'trials',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    ownerId: ownerId(),
+    componentId: uuid('component_id').notNull(),
+    name: text('name').notNull(),
+    look: jsonb('look').$type<unknown>().notNull(),
+    revision: integer('revision').notNull().default(0),
+    createdAt: createdAt(),
+    updatedAt: timestamp('updated_at', { withTimezone: true }).notNull().defaultNow(),
+  },
+  (table) => [
+    unique().on(table.ownerId, table.id),
+    unique().on(table.componentId, table.name),
+    foreignKey({
+      columns: [table.ownerId, table.componentId],
+      foreignColumns: [components.ownerId, components.id],
+    }).onDelete('cascade'),
+  ],
+);
+
+/** Saves that were carried out, by the id their sender made, so that a retry is answered and not repeated. */
+export const saves = pgTable(
+  'saves',
+  {
+    ownerId: ownerId(),
+    trialId: uuid('trial_id').notNull(),
+    saveId: uuid('save_id').notNull(),
+    revision: integer('revision').notNull(),
+    createdAt: createdAt(),
+  },
+  (table) => [
+    primaryKey({ columns: [table.trialId, table.saveId] }),
+    foreignKey({ columns: [table.ownerId, table.trialId], foreignColumns: [trials.ownerId, trials.id] }).onDelete(
+      'cascade',
+    ),
+  ],
+);

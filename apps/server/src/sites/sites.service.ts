@@ -1,0 +1,88 @@
+import { Injectable } from '@nestjs/common';
+import type { PageSummary, Site, SiteChoice } from '@retoque/contract';
+import { and, asc, eq, inArray, isNotNull, isNull } from 'drizzle-orm';
+import type { OwnerScope } from '../database/owner-scope.js';
+import { components, pages, pageVersions, sites } from '../database/schema.js';
+import { notFound } from '../http/problem.js';
+
+@Injectable()
+export class SitesService {
+  async list(scope: OwnerScope): Promise<Site[]> {
+    const rows = await scope.select(sites, isNull(sites.deletedAt), { orderBy: asc(sites.createdAt) });
+    return this.describe(scope, rows);
+  }
+
+  async get(scope: OwnerScope, id: string): Promise<Site> {
+    const row = await scope.first(sites, and(eq(sites.id, id), isNull(sites.deletedAt)));
+    if (!row) throw notFound('The site');
+    return (await this.describe(scope, [row]))[0]!;
+  }
+
+  async rename(scope: OwnerScope, id: string, name: string): Promise<Site> {
+    const [row] = await scope.update(sites, { name }, and(eq(sites.id, id), isNull(sites.deletedAt))!);
+    if (!row) throw notFound('The site');
+    return this.get(scope, id);
+  }
+
+  /** Kept out of sight until it is restored. */
+  async remove(scope: OwnerScope, id: string): Promise<void> {
+    const [row] = await scope.update(sites, { deletedAt: new Date() }, and(eq(sites.id, id), isNull(sites.deletedAt))!);
+    if (!row) throw notFound('The site');
+  }
+
+  async restore(scope: OwnerScope, id: string): Promise<Site> {
+    const [row] = await scope.update(sites, { deletedAt: null }, and(eq(sites.id, id), isNotNull(sites.deletedAt))!);
+    if (!row) throw notFound('A deleted site with that id');
+    return this.get(scope, id);
+  }
+
+  /** The id of the chosen site, made when only a name is given; part of the transaction of the scope. */
+  async choose(scope: OwnerScope, choice: SiteChoice): Promise<string> {
+    if ('id' in choice) return (await this.get(scope, choice.id)).id;
+    const [row] = await scope.insert(sites, { name: choice.name });
+    return row!.id;
+  }
+
+  private async describe(scope: OwnerScope, rows: (typeof sites.$inferSelect)[]): Promise<Site[]> {
+    const ids = rows.map((row) => row.id);
+    if (!ids.length) return [];
+    const summaries = await pageSummaries(scope, ids);
+    const live = new Set(summaries.map((page) => page.id));
+    const found = await scope.select(components, and(inArray(components.siteId, ids), isNull(components.deletedAt)));
+    return rows.map((row) => ({
+      id: row.id,
+      name: row.name,
+      createdAt: row.createdAt.toISOString(),
+      pages: summaries.filter((page) => page.siteId === row.id),
+      componentCount: found.filter((item) => item.siteId === row.id && live.has(item.pageId)).length,
+    }));
+  }
+}
+
+/** Pages of sites with their newest version, in the order in which they were brought. */
+export async function pageSummaries(scope: OwnerScope, siteIds: string[]): Promise<PageSummary[]> {
+  const rows = await scope.select(pages, and(inArray(pages.siteId, siteIds), isNull(pages.deletedAt)), {
+    orderBy: asc(pages.createdAt),
+  });
+  if (!rows.length) return [];
+  const versions = await scope.select(
+    pageVersions,
+    inArray(
+      pageVersions.pageId,
+      rows.map((row) => row.id),
+    ),
+    { orderBy: asc(pageVersions.number) },
+  );
+  return rows.map((row) => {
+    const newest = versions.filter((version) => version.pageId === row.id).at(-1)!;
+    return {
+      id: row.id,
+      siteId: row.siteId,
+      name: row.name,
+      address: row.address,
+      source: row.source,
+      versionNumber: newest.number,
+      versionAt: newest.createdAt.toISOString(),
+    };
+  });
+}

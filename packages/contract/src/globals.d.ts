@@ -1,0 +1,3 @@
+declare class URL {
+  static canParse(url: string): boolean;
+}

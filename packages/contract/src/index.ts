@@ -1,0 +1,3 @@
+export * from './look.js';
+export * from './problem.js';
+export * from './site.js';

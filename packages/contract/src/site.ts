@@ -1,0 +1,143 @@
+import { z } from 'zod';
+import { lookSchema, locatorSchema } from './look.js';
+
+const instant = z.iso.datetime();
+const nameSchema = z.string().trim().min(1, 'Give it a name.').max(120, 'Keep the name under 120 characters.');
+
+export const pageSummarySchema = z.object({
+  id: z.uuid(),
+  siteId: z.uuid(),
+  name: z.string(),
+  /** Where it came from; for pasted and uploaded pages an invented address under `https://page.invalid/`. */
+  address: z.string(),
+  source: z.enum(['address', 'upload', 'paste']),
+  versionNumber: z.number().int(),
+  versionAt: instant,
+});
+export type PageSummary = z.infer<typeof pageSummarySchema>;
+
+export const siteSchema = z.object({
+  id: z.uuid(),
+  name: z.string(),
+  createdAt: instant,
+  pages: z.array(pageSummarySchema),
+  componentCount: z.number().int(),
+});
+export type Site = z.infer<typeof siteSchema>;
+
+export const siteListSchema = z.object({ sites: z.array(siteSchema) });
+export const renameSiteSchema = z.object({ name: nameSchema });
+
+/** Where a new page goes: an existing site, or one made with it. */
+export const siteChoiceSchema = z.union([z.object({ id: z.uuid() }).strict(), z.object({ name: nameSchema }).strict()]);
+export type SiteChoice = z.infer<typeof siteChoiceSchema>;
+
+export const fromAddressSchema = z.object({
+  site: siteChoiceSchema,
+  address: z
+    .string()
+    .trim()
+    .min(1, 'Give the address of a page.')
+    .max(2000, 'That address is too long.')
+    .refine((text) => /^https?:\/\//i.test(text), 'Start the address with http:// or https://.')
+    .refine((text) => URL.canParse(text), 'That is not an address a browser could open.'),
+});
+export type FromAddress = z.infer<typeof fromAddressSchema>;
+
+export const fromPasteSchema = z.object({
+  site: siteChoiceSchema,
+  name: nameSchema,
+  html: z.string().min(1, 'Paste the HTML of the page.').max(5_000_000, 'The HTML is over 5 MB.'),
+  css: z.string().max(5_000_000, 'The CSS is over 5 MB.').default(''),
+});
+export type FromPaste = z.input<typeof fromPasteSchema>;
+
+/** The text fields that go with uploaded files; `paths` gives each file's place in the chosen folder, in order. */
+export const fromUploadSchema = z.object({
+  siteId: z.uuid().optional(),
+  siteName: nameSchema.optional(),
+  paths: z.string().max(200_000).default('[]'),
+});
+
+export const removedSchema = z.object({
+  scripts: z.number().int(),
+  handlers: z.number().int(),
+  plugins: z.number().int(),
+  refreshes: z.number().int(),
+  frames: z.number().int(),
+});
+
+export const pageVersionSchema = z.object({
+  id: z.uuid(),
+  pageId: z.uuid(),
+  number: z.number().int(),
+  createdAt: instant,
+  address: z.string(),
+  html: z.string(),
+  sheets: z.array(z.object({ address: z.string(), text: z.string() })),
+  assets: z.array(z.object({ address: z.string(), hash: z.string(), contentType: z.string(), size: z.number().int() })),
+  removed: removedSchema,
+  /** What the owner should know: things left out, files that were asked for and not found. */
+  notes: z.array(z.string()),
+});
+export type PageVersion = z.infer<typeof pageVersionSchema>;
+
+export const pageSchema = pageSummarySchema.extend({ version: pageVersionSchema });
+export type Page = z.infer<typeof pageSchema>;
+
+export const trialSchema = z.object({
+  id: z.uuid(),
+  name: z.string(),
+  revision: z.number().int(),
+  look: lookSchema,
+  updatedAt: instant,
+});
+export type Trial = z.infer<typeof trialSchema>;
+
+export const componentSchema = z.object({
+  id: z.uuid(),
+  siteId: z.uuid(),
+  pageId: z.uuid(),
+  kind: z.string(),
+  name: z.string(),
+  locator: locatorSchema,
+  trials: z.array(trialSchema),
+  /** The trial that is worn: shown first and handed over. */
+  currentTrialId: z.uuid(),
+  createdAt: instant,
+});
+export type Component = z.infer<typeof componentSchema>;
+export const componentListSchema = z.object({ components: z.array(componentSchema) });
+
+export const openComponentSchema = z.object({
+  pageId: z.uuid(),
+  kind: z.string().min(1).max(60),
+  name: nameSchema,
+  locator: locatorSchema,
+});
+export type OpenComponent = z.infer<typeof openComponentSchema>;
+
+export const changeComponentSchema = z
+  .object({ name: nameSchema, currentTrialId: z.uuid() })
+  .partial()
+  .refine((change) => Object.keys(change).length > 0, 'Say what to change.');
+
+export const saveLookSchema = z.object({
+  /** The revision that the edit was made on. */
+  baseRevision: z.number().int().min(0),
+  /** Made anew for each save and kept for its retries, so that a retry after a lost answer is no conflict. */
+  saveId: z.uuid(),
+  look: lookSchema,
+});
+export type SaveLook = z.infer<typeof saveLookSchema>;
+export const savedLookSchema = z.object({ revision: z.number().int(), savedAt: instant });
+export type SavedLook = z.infer<typeof savedLookSchema>;
+
+export const addTrialSchema = z.object({ look: lookSchema, makeCurrent: z.boolean().default(true) });
+export type AddTrial = z.input<typeof addTrialSchema>;
+
+export const healthSchema = z.object({
+  status: z.enum(['ok', 'down']),
+  database: z.enum(['ok', 'down']),
+  down: z.array(z.string()).optional(),
+});
