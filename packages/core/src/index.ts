@@ -30,3 +30,6 @@ export { descendants, ancestors, textOf, type ElementNode, type PageTree } from 
 export * from './session/component-session.js';
 export * from './session/page-session.js';
 export * from './session/state-sheet.js';
+export { siteColours, type SiteColourUse } from './page/site-colours.js';
+export { stateWords } from './handover/state-selector.js';
+export { isColourText } from './css/declaration.js';

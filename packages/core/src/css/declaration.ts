@@ -82,3 +82,10 @@ export function expandShorthand(name: string, text: string): Readonly<Record<str
   }
   return longhands;
 }
+
+/** True for any text that the grammar of `color` takes: absolute colours, `currentcolor`, var() and the rest. */
+export function isColourText(text: string): boolean {
+  if (needsSubstitution(text)) return parseValue(text) !== undefined;
+  const value = parseValue(text);
+  return value !== undefined && value.children.size > 0 && isValidValue('color', value);
+}

@@ -1,5 +1,4 @@
 import { ident, type CssNode, type Selector, type SelectorList } from 'css-tree';
-import type { ElementNode } from '../../page/tree.js';
 import { matchesAttribute } from './attribute.js';
 import { compilePseudoClass } from './pseudo-class.js';
 import { pseudoElementName } from './pseudo-element.js';

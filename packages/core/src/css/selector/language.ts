@@ -30,8 +30,9 @@ export function matchesLanguage(element: ElementNode, ranges: readonly string[])
   });
 }
 
-const RTL = /[\u0590-\u08ff\ufb1d-\ufdff\ufe70-\ufefc]/;
-const LTR = /[A-Za-z\u00aa-\u02b8\u0370-\u058f\u0900-\u1fff\u3040-\ud7ff]/;
+/** Letters of right-to-left scripts; digits and marks decide nothing. */
+const RTL = /[\p{Script=Hebrew}\p{Script=Arabic}\p{Script=Syriac}\p{Script=Thaana}\p{Script=Nko}]/u;
+const LTR = /\p{L}/u;
 
 /** HTML's directionality (WHATWG HTML, section 3.2.6.4). */
 export function directionOf(element: ElementNode): 'ltr' | 'rtl' {

@@ -1,0 +1,128 @@
+import {
+  componentListSchema,
+  componentSchema,
+  pageSchema,
+  savedLookSchema,
+  siteListSchema,
+  siteSchema,
+  type AddTrial,
+  type Component,
+  type FromAddress,
+  type FromPaste,
+  type OpenComponent,
+  type SaveLook,
+  type SiteChoice,
+} from '@retoque/contract';
+import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
+import { call, callEmpty } from './client';
+
+export const sitesQuery = queryOptions({
+  queryKey: ['sites'],
+  queryFn: async ({ signal }) => (await call(siteListSchema, '/sites', { signal })).sites,
+});
+
+export const siteQuery = (id: string) =>
+  queryOptions({ queryKey: ['sites', id], queryFn: ({ signal }) => call(siteSchema, `/sites/${id}`, { signal }) });
+
+export const pageQuery = (id: string) =>
+  queryOptions({ queryKey: ['pages', id], queryFn: ({ signal }) => call(pageSchema, `/pages/${id}`, { signal }) });
+
+export const componentsQuery = (siteId: string) =>
+  queryOptions({
+    queryKey: ['components', siteId],
+    queryFn: async ({ signal }) =>
+      (await call(componentListSchema, `/sites/${siteId}/components`, { signal })).components,
+  });
+
+export const componentQuery = (id: string) =>
+  queryOptions({
+    queryKey: ['component', id],
+    queryFn: ({ signal }) => call(componentSchema, `/components/${id}`, { signal }),
+  });
+
+export type Bring =
+  | ({ readonly by: 'address'; readonly signal: AbortSignal } & FromAddress)
+  | ({ readonly by: 'paste'; readonly signal: AbortSignal } & FromPaste)
+  | { readonly by: 'upload'; readonly signal: AbortSignal; readonly site: SiteChoice; readonly files: readonly File[] };
+
+async function bring(request: Bring) {
+  const { signal } = request;
+  if (request.by === 'upload') {
+    const form = new FormData();
+    if ('id' in request.site) form.set('siteId', request.site.id);
+    else form.set('siteName', request.site.name);
+    form.set('paths', JSON.stringify(request.files.map((file) => file.webkitRelativePath || file.name)));
+    for (const file of request.files) form.append('files', file);
+    return call(pageSchema, '/pages/from-upload', { method: 'POST', form, signal });
+  }
+  const { by, signal: _signal, ...body } = request;
+  return call(pageSchema, `/pages/from-${by}`, { method: 'POST', body, signal });
+}
+
+export function useBringPage() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: bring,
+    onSuccess: (page) => {
+      client.setQueryData(pageQuery(page.id).queryKey, page);
+      return client.invalidateQueries({ queryKey: ['sites'] });
+    },
+  });
+}
+
+export function useRefreshPage(id: string) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: () => call(pageSchema, `/pages/${id}/refresh`, { method: 'POST' }),
+    onSuccess: (page) => {
+      client.setQueryData(pageQuery(id).queryKey, page);
+      return client.invalidateQueries({ queryKey: ['sites'] });
+    },
+  });
+}
+
+export function useRemoval(what: 'sites' | 'pages') {
+  const client = useQueryClient();
+  const refresh = () => client.invalidateQueries({ queryKey: ['sites'] });
+  return {
+    remove: useMutation({
+      mutationFn: (id: string) => callEmpty(`/${what}/${id}`, { method: 'DELETE' }),
+      onSuccess: refresh,
+    }),
+    restore: useMutation({
+      mutationFn: (id: string) => callEmpty(`/${what}/${id}/restore`, { method: 'POST' }),
+      onSuccess: refresh,
+    }),
+  };
+}
+
+export function useOpenComponent() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (body: OpenComponent) => call(componentSchema, '/components', { method: 'POST', body }),
+    onSuccess: (component) => {
+      client.setQueryData(componentQuery(component.id).queryKey, component);
+      return client.invalidateQueries({ queryKey: ['components', component.siteId] });
+    },
+  });
+}
+
+export function useChangeComponent(id: string) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (body: { currentTrialId?: string; name?: string }) =>
+      call(componentSchema, `/components/${id}`, { method: 'PATCH', body }),
+    onSuccess: (component: Component) => client.setQueryData(componentQuery(id).queryKey, component),
+  });
+}
+
+export function useAddTrial(id: string) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (body: AddTrial) => call(componentSchema, `/components/${id}/trials`, { method: 'POST', body }),
+    onSuccess: (component: Component) => client.setQueryData(componentQuery(id).queryKey, component),
+  });
+}
+
+export const saveLook = (componentId: string, trialId: string, body: SaveLook) =>
+  call(savedLookSchema, `/components/${componentId}/trials/${trialId}/look`, { method: 'PUT', body });

@@ -1,0 +1,158 @@
+import { Box, Flex } from '@chakra-ui/react';
+import { useQuery } from '@tanstack/react-query';
+import { Check, Copy, Download } from 'lucide-react';
+import { lazy, Suspense, useState } from 'react';
+import { useParams } from 'react-router';
+import { componentQuery, pageQuery, siteQuery } from '../api/queries';
+import { engine, useOpenedPage } from '../engine/engine';
+import type { HandoverAnswer } from '../engine/protocol';
+import { AppBar } from '../shell/AppBar';
+import { Busy } from '../shell/Busy';
+import { Notice } from '../shell/Notice';
+import { handoverPath, stylePath, surveyPath } from '../shell/paths';
+import { toaster } from '../shell/toasts';
+import { useDocumentTitle } from '../shell/useDocumentTitle';
+import { Button } from '../theme/Button';
+
+const CssView = lazy(() => import('./CssView'));
+
+/** The CSS of a component's look, proven, ready to be taken home. */
+export function HandoverScreen() {
+  const { siteId = '', pageId = '', componentId = '' } = useParams();
+  const site = useQuery(siteQuery(siteId));
+  const page = useQuery(pageQuery(pageId));
+  const component = useQuery({ ...componentQuery(componentId), staleTime: 0, refetchOnMount: 'always' });
+  const opened = useOpenedPage(page.data);
+  useDocumentTitle('Hand over', component.data?.name);
+  const trial = component.data?.trials.find((item) => item.id === component.data.currentTrialId);
+  const versionId = opened.data?.versionId;
+  const handover = useQuery({
+    queryKey: ['engine', 'handover', versionId, componentId, trial?.look],
+    enabled: versionId !== undefined && trial !== undefined && !component.isFetching,
+    retry: false,
+    queryFn: () =>
+      engine().handover(
+        { versionId: versionId!, kind: component.data!.kind, locator: component.data!.locator },
+        trial!.look,
+        component.data!.name,
+      ),
+  });
+  const error = site.error ?? page.error ?? component.error ?? opened.error ?? handover.error;
+  const answer = handover.data;
+  return (
+    <Flex direction="column" minHeight="100%">
+      <AppBar
+        site={site.data?.name}
+        steps={[
+          { label: 'Survey', to: surveyPath(siteId, pageId) },
+          { label: 'Style', to: stylePath(siteId, pageId, componentId) },
+          { label: 'Hand over', to: handoverPath(siteId, pageId, componentId) },
+        ]}
+      />
+      <Box as="main" width="100%" maxWidth="980px" mx="auto" px={{ base: '14px', md: '28px' }} py="28px">
+        <Box as="h1" fontSize="22px" fontWeight={650} letterSpacing="-0.01em">
+          Hand over {component.data ? `“${component.data.name}”` : ''}
+        </Box>
+        {error ? (
+          <Box mt="14px">
+            <Notice tone="short">{error.message}</Notice>
+          </Box>
+        ) : !answer ? (
+          <Busy>Writing the CSS and proving it</Busy>
+        ) : !answer.css ? (
+          <Box mt="14px">
+            <Notice>Nothing is changed yet. Set a colour on the Style screen, and its CSS appears here.</Notice>
+          </Box>
+        ) : (
+          <>
+            <Box color="ink2" fontSize="14px" mt="4px" mb="16px" maxWidth="64ch">
+              Add this at the end of your site’s own CSS, or as a stylesheet after all others.
+            </Box>
+            <Proof answer={answer} />
+            <Flex gap="8px" mt="16px" mb="10px">
+              <CopyButton css={answer.css} />
+              <Button onClick={() => download(answer.css, fileName(component.data!.name))}>
+                <Download aria-hidden="true" />
+                Download {fileName(component.data!.name)}
+              </Button>
+            </Flex>
+            <Box border="1px solid {colors.line}" borderRadius="l" overflow="hidden" bg="card">
+              <Suspense fallback={<Busy>Opening the CSS</Busy>}>
+                <CssView css={answer.css} />
+              </Suspense>
+            </Box>
+          </>
+        )}
+      </Box>
+    </Flex>
+  );
+}
+
+function Proof({ answer }: { answer: HandoverAnswer }) {
+  const values = answer.compared.toLocaleString();
+  if (!answer.failures.length && !answer.unbeatable.length) {
+    return (
+      <Notice>
+        <strong>Proven on this page.</strong> {values} values were compared, in every state and in {answer.widths}{' '}
+        ranges of width and colour scheme: your site shows with this CSS what you see here.
+      </Notice>
+    );
+  }
+  return (
+    <Notice tone="short">
+      <strong>This CSS does not win everywhere.</strong>
+      <Box as="ul" pl="18px" mt="4px">
+        {answer.unbeatable.map((item) => (
+          <li key={`${item.selector} ${item.property}`}>
+            {item.property}: {item.selector} ({item.sheet}:{item.line}) is !important in a layer or a style attribute,
+            which no rule can beat. Change it there.
+          </li>
+        ))}
+        {answer.failures.slice(0, 5).map((item) => (
+          <li key={`${item.property} ${item.state} ${item.got}`}>
+            {item.property}, {item.state}: should be {item.wanted}, would be {item.got}.
+          </li>
+        ))}
+      </Box>
+    </Notice>
+  );
+}
+
+function CopyButton({ css }: { css: string }) {
+  const [done, setDone] = useState(false);
+  const copy = async () => {
+    try {
+      await navigator.clipboard.writeText(css);
+      setDone(true);
+      setTimeout(() => setDone(false), 2500);
+    } catch {
+      toaster.create({
+        title: 'The browser does not allow copying here. Download the file, or select the text and copy it.',
+      });
+    }
+  };
+  return (
+    <Button variant="solid" onClick={() => void copy()}>
+      {done ? <Check aria-hidden="true" /> : <Copy aria-hidden="true" />}
+      {done ? 'Copied' : 'Copy the CSS'}
+    </Button>
+  );
+}
+
+const fileName = (name: string) =>
+  `${
+    name
+      .toLowerCase()
+      .normalize('NFKD')
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-|-$/g, '') || 'component'
+  }.css`;
+
+function download(css: string, name: string): void {
+  const url = URL.createObjectURL(new Blob([css], { type: 'text/css' }));
+  const link = document.createElement('a');
+  link.href = url;
+  link.download = name;
+  link.click();
+  setTimeout(() => URL.revokeObjectURL(url), 10_000);
+}

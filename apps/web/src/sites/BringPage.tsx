@@ -1,0 +1,340 @@
+import { Box, Dialog, Field, Flex, Input, Portal, Tabs, Textarea } from '@chakra-ui/react';
+import { zodResolver } from '@hookform/resolvers/zod';
+import type { Site, SiteChoice } from '@retoque/contract';
+import { FileUp, X } from 'lucide-react';
+import { useEffect, useRef, useState, type ReactNode } from 'react';
+import { useForm } from 'react-hook-form';
+import { useNavigate } from 'react-router';
+import { z } from 'zod';
+import { useBringPage, type Bring } from '../api/queries';
+import { Notice } from '../shell/Notice';
+import { surveyPath } from '../shell/paths';
+import { Button } from '../theme/Button';
+
+const NEW_SITE = 'new';
+const TOTAL_LIMIT = 20 * 1024 * 1024;
+
+const formSchema = z
+  .object({
+    by: z.enum(['address', 'upload', 'paste']),
+    siteId: z.string(),
+    siteName: z.string().trim().max(120, 'Keep the name under 120 characters.'),
+    address: z.string().trim(),
+    name: z.string().trim().max(120, 'Keep the name under 120 characters.'),
+    html: z.string(),
+    css: z.string(),
+  })
+  .superRefine((form, context) => {
+    const need = (path: keyof typeof form, message: string) =>
+      context.addIssue({ code: 'custom', path: [path], message });
+    if (form.siteId === NEW_SITE && !form.siteName) need('siteName', 'Name the site, as you call it yourself.');
+    if (form.by === 'address') {
+      if (!form.address) need('address', 'Give the address of a page.');
+      else if (!/^https?:\/\//i.test(form.address)) need('address', 'Start the address with http:// or https://.');
+      else if (!URL.canParse(form.address)) need('address', 'That is not an address a browser could open.');
+    }
+    if (form.by === 'paste') {
+      if (!form.name) need('name', 'Give the page a name.');
+      if (!form.html.trim()) need('html', 'Paste the HTML of the page.');
+    }
+  });
+type Form = z.infer<typeof formSchema>;
+
+/** Brings a page: by its address, as files, or pasted. */
+export function BringPage({
+  site,
+  sites,
+  onClose,
+}: {
+  site: Site | undefined;
+  sites: readonly Site[];
+  onClose: () => void;
+}) {
+  const navigate = useNavigate();
+  const bring = useBringPage();
+  const running = useRef<AbortController | null>(null);
+  const [files, setFiles] = useState<readonly File[]>([]);
+  const [filesError, setFilesError] = useState<string>();
+  const form = useForm<Form>({
+    resolver: zodResolver(formSchema),
+    defaultValues: {
+      by: 'address',
+      siteId: site?.id ?? sites[0]?.id ?? NEW_SITE,
+      siteName: '',
+      address: '',
+      name: '',
+      html: '',
+      css: '',
+    },
+  });
+  const { errors } = form.formState;
+  const by = form.watch('by');
+  const siteId = form.watch('siteId');
+  useEffect(() => () => running.current?.abort(), []);
+
+  const submit = form.handleSubmit((values) => {
+    const choice: SiteChoice = values.siteId === NEW_SITE ? { name: values.siteName } : { id: values.siteId };
+    const controller = new AbortController();
+    running.current = controller;
+    const { signal } = controller;
+    let request: Bring;
+    if (values.by === 'address') request = { by: 'address', site: choice, address: values.address, signal };
+    else if (values.by === 'paste') {
+      request = { by: 'paste', site: choice, name: values.name, html: values.html, css: values.css, signal };
+    } else {
+      const problem = problemWith(files);
+      setFilesError(problem);
+      if (problem) return;
+      request = { by: 'upload', site: choice, files, signal };
+    }
+    bring.mutate(request, {
+      onSuccess: (page) => {
+        onClose();
+        void navigate(surveyPath(page.siteId, page.id));
+      },
+    });
+  });
+
+  const cancelled = bring.isError && running.current?.signal.aborted === true;
+  return (
+    <Dialog.Root open onOpenChange={({ open }) => !open && onClose()} closeOnInteractOutside={false}>
+      <Portal>
+        <Dialog.Backdrop />
+        <Dialog.Positioner>
+          <Dialog.Content>
+            <form onSubmit={(event) => void submit(event)} noValidate>
+              <Dialog.Header>
+                <Dialog.Title>Bring a page</Dialog.Title>
+                <Box color="ink2" mt="3px">
+                  Retoque takes a copy. Scripts are left out, and nothing on your site is changed.
+                </Box>
+              </Dialog.Header>
+              <Dialog.CloseTrigger asChild>
+                <Button variant="quiet" size="icon" aria-label="Close" type="button">
+                  <X aria-hidden="true" />
+                </Button>
+              </Dialog.CloseTrigger>
+              <Dialog.Body display="grid" gap="14px">
+                <Tabs.Root value={by} onValueChange={({ value }) => form.setValue('by', value as Form['by'])} lazyMount>
+                  <Tabs.List>
+                    <Tabs.Trigger value="address">By address</Tabs.Trigger>
+                    <Tabs.Trigger value="upload">Files</Tabs.Trigger>
+                    <Tabs.Trigger value="paste">Paste</Tabs.Trigger>
+                  </Tabs.List>
+                  <Tabs.Content value="address">
+                    <Labelled label="Address of the page" error={errors.address?.message}>
+                      <Input
+                        {...form.register('address')}
+                        type="url"
+                        inputMode="url"
+                        placeholder="https://"
+                        autoComplete="off"
+                      />
+                    </Labelled>
+                    <Box color="ink2" fontSize="12.5px" mt="7px">
+                      The page is fetched with the stylesheets, pictures and fonts it links. It must be open to the
+                      public.
+                    </Box>
+                  </Tabs.Content>
+                  <Tabs.Content value="upload">
+                    <FileChooser
+                      files={files}
+                      error={filesError}
+                      onChange={(chosen) => (setFiles(chosen), setFilesError(undefined))}
+                    />
+                  </Tabs.Content>
+                  <Tabs.Content value="paste">
+                    <Box display="grid" gap="12px">
+                      <Labelled label="Name of the page" error={errors.name?.message}>
+                        <Input {...form.register('name')} autoComplete="off" />
+                      </Labelled>
+                      <Labelled label="HTML" error={errors.html?.message}>
+                        <Textarea
+                          {...form.register('html')}
+                          rows={6}
+                          fontFamily="mono"
+                          fontSize="12px"
+                          spellCheck={false}
+                        />
+                      </Labelled>
+                      <Labelled label="CSS, if it is not in the HTML" error={errors.css?.message}>
+                        <Textarea
+                          {...form.register('css')}
+                          rows={5}
+                          fontFamily="mono"
+                          fontSize="12px"
+                          spellCheck={false}
+                        />
+                      </Labelled>
+                    </Box>
+                  </Tabs.Content>
+                </Tabs.Root>
+                <Flex gap="12px" direction={{ base: 'column', md: 'row' }}>
+                  <Labelled label="Site">
+                    <Box
+                      asChild
+                      width="100%"
+                      height="32px"
+                      px="7px"
+                      bg="card"
+                      border="1px solid {colors.edge}"
+                      borderRadius="m"
+                      fontSize="13px"
+                    >
+                      <select {...form.register('siteId')}>
+                        {sites.map((item) => (
+                          <option key={item.id} value={item.id}>
+                            {item.name}
+                          </option>
+                        ))}
+                        <option value={NEW_SITE}>A new site</option>
+                      </select>
+                    </Box>
+                  </Labelled>
+                  {siteId === NEW_SITE ? (
+                    <Labelled label="Name of the new site" error={errors.siteName?.message}>
+                      <Input {...form.register('siteName')} autoComplete="off" />
+                    </Labelled>
+                  ) : null}
+                </Flex>
+                {bring.isError && !cancelled ? <Notice tone="short">{bring.error.message}</Notice> : null}
+                {cancelled ? <Notice>Cancelled. Nothing was stored.</Notice> : null}
+              </Dialog.Body>
+              <Dialog.Footer>
+                {bring.isPending ? (
+                  <>
+                    <Box role="status" color="ink2" mr="auto">
+                      {by === 'address' ? 'Fetching the page and what it links…' : 'Reading the page…'}
+                    </Box>
+                    <Button type="button" onClick={() => running.current?.abort()}>
+                      Cancel
+                    </Button>
+                  </>
+                ) : (
+                  <>
+                    <Button type="button" onClick={onClose}>
+                      Not now
+                    </Button>
+                    <Button type="submit" variant="solid">
+                      Bring the page
+                    </Button>
+                  </>
+                )}
+              </Dialog.Footer>
+            </form>
+          </Dialog.Content>
+        </Dialog.Positioner>
+      </Portal>
+    </Dialog.Root>
+  );
+}
+
+function problemWith(files: readonly File[]): string | undefined {
+  if (!files.length) return 'Choose the HTML file of the page, with its stylesheets and pictures.';
+  if (!files.some((file) => /\.x?html?$/i.test(file.name)))
+    return 'Among those files is no HTML page; its name ends in .html.';
+  if (files.reduce((sum, file) => sum + file.size, 0) > TOTAL_LIMIT)
+    return 'Those files have more than 20 MB together.';
+  return undefined;
+}
+
+function Labelled({ label, error, children }: { label: string; error?: string | undefined; children: ReactNode }) {
+  return (
+    <Field.Root invalid={Boolean(error)} flex="1" width="100%" display="grid" gap="4px">
+      <Field.Label fontWeight={600} fontSize="12.5px">
+        {label}
+      </Field.Label>
+      {children}
+      {error ? (
+        <Field.ErrorText color="short" fontSize="12.5px">
+          {error}
+        </Field.ErrorText>
+      ) : null}
+    </Field.Root>
+  );
+}
+
+function FileChooser({
+  files,
+  error,
+  onChange,
+}: {
+  files: readonly File[];
+  error: string | undefined;
+  onChange: (files: readonly File[]) => void;
+}) {
+  const [over, setOver] = useState(false);
+  const input = useRef<HTMLInputElement>(null);
+  const add = (more: FileList | null) => {
+    if (!more?.length) return;
+    const byName = new Map(files.map((file) => [file.name, file]));
+    for (const file of more) byName.set(file.name, file);
+    onChange([...byName.values()]);
+  };
+  return (
+    <Box>
+      <Box
+        border={`1.5px dashed ${over ? '{colors.accent}' : '{colors.edge}'}`}
+        bg={over ? 'accentSoft' : 'sheet'}
+        borderRadius="l"
+        padding="22px"
+        textAlign="center"
+        onDragOver={(event) => {
+          event.preventDefault();
+          setOver(true);
+        }}
+        onDragLeave={() => setOver(false)}
+        onDrop={(event) => {
+          event.preventDefault();
+          setOver(false);
+          add(event.dataTransfer.files);
+        }}
+      >
+        <Box color="ink2" mb="10px">
+          Drop the HTML file here, with its stylesheets, pictures and fonts, up to 20 MB.
+        </Box>
+        <Button type="button" onClick={() => input.current?.click()}>
+          <FileUp aria-hidden="true" />
+          Choose files
+        </Button>
+        <input
+          ref={input}
+          type="file"
+          multiple
+          hidden
+          aria-label="Files of the page"
+          onChange={(event) => {
+            add(event.target.files);
+            event.target.value = '';
+          }}
+        />
+      </Box>
+      {files.length ? (
+        <Box as="ul" listStyleType="none" mt="10px" display="grid" gap="3px">
+          {files.map((file) => (
+            <Flex as="li" key={file.name} alignItems="center" gap="8px">
+              <Box fontFamily="mono" fontSize="12px" flex="1" overflowWrap="anywhere">
+                {file.name}
+              </Box>
+              <Box color="ink3">{Math.max(1, Math.round(file.size / 1024))} kB</Box>
+              <Button
+                type="button"
+                variant="quiet"
+                size="s"
+                aria-label={`Leave out ${file.name}`}
+                onClick={() => onChange(files.filter((other) => other !== file))}
+              >
+                <X aria-hidden="true" />
+              </Button>
+            </Flex>
+          ))}
+        </Box>
+      ) : null}
+      {error ? (
+        <Box role="alert" color="short" fontSize="12.5px" mt="8px">
+          {error}
+        </Box>
+      ) : null}
+    </Box>
+  );
+}

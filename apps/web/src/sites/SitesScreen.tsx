@@ -1,0 +1,164 @@
+import { Box, chakra, Flex, Grid } from '@chakra-ui/react';
+import type { Site } from '@retoque/contract';
+import { useQuery } from '@tanstack/react-query';
+import { FilePlus2, Plus, Trash2 } from 'lucide-react';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { sitesQuery, useRemoval } from '../api/queries';
+import { AppBar } from '../shell/AppBar';
+import { Busy } from '../shell/Busy';
+import { Notice } from '../shell/Notice';
+import { surveyPath } from '../shell/paths';
+import { toaster } from '../shell/toasts';
+import { useDocumentTitle } from '../shell/useDocumentTitle';
+import { BringPage } from './BringPage';
+import { PageThumbnail } from './PageThumbnail';
+import { Button } from '../theme/Button';
+
+/** All sites of the owner, and the way to bring another page. */
+export function SitesScreen() {
+  useDocumentTitle('Sites');
+  const sites = useQuery(sitesQuery);
+  const [bringing, setBringing] = useState<{ site: Site | undefined } | undefined>();
+  return (
+    <Flex direction="column" minHeight="100%">
+      <AppBar>
+        <Button variant="bar" onClick={() => setBringing({ site: undefined })}>
+          <Plus aria-hidden="true" />
+          Bring a page
+        </Button>
+      </AppBar>
+      <Box
+        as="main"
+        width="100%"
+        maxWidth="1160px"
+        mx="auto"
+        px={{ base: '16px', md: '32px' }}
+        py={{ base: '24px', md: '40px' }}
+      >
+        <Box as="h1" fontSize="24px" fontWeight={650} letterSpacing="-0.01em" mb="4px">
+          Your sites
+        </Box>
+        <Box color="ink2" fontSize="14px" mb="26px" maxWidth="60ch">
+          Choose a page to see its buttons and links in every state, on the page itself.
+        </Box>
+        {sites.isPending ? <Busy>Loading your sites</Busy> : null}
+        {sites.isError ? (
+          <Notice
+            tone="short"
+            action={
+              <Button size="s" onClick={() => void sites.refetch()}>
+                Try again
+              </Button>
+            }
+          >
+            {sites.error.message}
+          </Notice>
+        ) : null}
+        {sites.data?.length === 0 ? <NoSites onBring={() => setBringing({ site: undefined })} /> : null}
+        <Flex direction="column" gap="36px">
+          {sites.data?.map((site) => (
+            <SiteSection key={site.id} site={site} onBring={() => setBringing({ site })} />
+          ))}
+        </Flex>
+      </Box>
+      {bringing ? (
+        <BringPage site={bringing.site} sites={sites.data ?? []} onClose={() => setBringing(undefined)} />
+      ) : null}
+    </Flex>
+  );
+}
+
+function NoSites({ onBring }: { onBring: () => void }) {
+  return (
+    <Box bg="card" border="1px dashed {colors.edge}" borderRadius="xl" padding="44px 32px" textAlign="center">
+      <Box fontSize="16px" fontWeight={650} mb="6px">
+        No page here yet
+      </Box>
+      <Box color="ink2" mb="18px">
+        Bring one by its address, as files, or as pasted HTML and CSS. Nothing on your site is changed.
+      </Box>
+      <Button variant="solid" size="l" onClick={onBring}>
+        <FilePlus2 aria-hidden="true" />
+        Bring a page
+      </Button>
+    </Box>
+  );
+}
+
+const PageCard = chakra(Link, {
+  base: {
+    display: 'block',
+    bg: 'card',
+    borderRadius: 'l',
+    border: '1px solid {colors.line}',
+    overflow: 'hidden',
+    textDecoration: 'none',
+    color: 'ink',
+    transition: 'box-shadow 150ms, border-color 150ms',
+    _hover: { boxShadow: 'lift', borderColor: 'edge' },
+    _focusVisible: { outline: '2px solid {colors.accent}', outlineOffset: '3px' },
+  },
+});
+
+function SiteSection({ site, onBring }: { site: Site; onBring: () => void }) {
+  const removal = useRemoval('sites');
+  const remove = () =>
+    removal.remove.mutate(site.id, {
+      onSuccess: () =>
+        toaster.create({
+          title: `${site.name} was removed`,
+          action: { label: 'Undo', onClick: () => removal.restore.mutate(site.id) },
+        }),
+      onError: (error) => toaster.create({ title: error.message }),
+    });
+  return (
+    <Box as="section" aria-label={site.name}>
+      <Flex alignItems="baseline" gap="12px" mb="12px" flexWrap="wrap">
+        <Box as="h2" fontSize="17px" fontWeight={650}>
+          {site.name}
+        </Box>
+        <Box color="ink2">
+          {count(site.pages.length, 'page')}, {count(site.componentCount, 'component')} being styled
+        </Box>
+        <Flex ml="auto" gap="4px">
+          <Button variant="quiet" size="s" onClick={onBring}>
+            <Plus aria-hidden="true" />
+            Add a page
+          </Button>
+          <Button variant="quiet" size="s" onClick={remove} disabled={removal.remove.isPending}>
+            <Trash2 aria-hidden="true" />
+            Remove site
+          </Button>
+        </Flex>
+      </Flex>
+      <Grid templateColumns="repeat(auto-fill, minmax(min(100%, 320px), 1fr))" gap="18px">
+        {site.pages.map((page) => (
+          <PageCard key={page.id} to={surveyPath(site.id, page.id)}>
+            <PageThumbnail pageId={page.id} />
+            <Box padding="11px 14px 13px" borderTop="1px solid {colors.lineSoft}">
+              <Box fontWeight={600} fontSize="14px" overflow="hidden" textOverflow="ellipsis" whiteSpace="nowrap">
+                {page.name}
+              </Box>
+              <Box
+                color="ink3"
+                fontFamily="mono"
+                fontSize="11.5px"
+                overflow="hidden"
+                textOverflow="ellipsis"
+                whiteSpace="nowrap"
+              >
+                {sourceWords(page.source, page.address)}
+              </Box>
+            </Box>
+          </PageCard>
+        ))}
+      </Grid>
+    </Box>
+  );
+}
+
+const count = (n: number, noun: string) => `${n} ${noun}${n === 1 ? '' : 's'}`;
+
+const sourceWords = (source: 'address' | 'upload' | 'paste', address: string) =>
+  source === 'address' ? address.replace(/^https?:\/\//, '') : source === 'upload' ? 'from files' : 'pasted';

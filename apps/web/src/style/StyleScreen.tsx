@@ -1,0 +1,58 @@
+import { Flex } from '@chakra-ui/react';
+import { useQuery } from '@tanstack/react-query';
+import { useParams } from 'react-router';
+import { componentQuery, componentsQuery, pageQuery, siteQuery } from '../api/queries';
+import { useOpenedPage } from '../engine/engine';
+import { AppBar } from '../shell/AppBar';
+import { Busy } from '../shell/Busy';
+import { Notice } from '../shell/Notice';
+import { useDocumentTitle } from '../shell/useDocumentTitle';
+import { useFound } from '../survey/useFound';
+import { StyleBench } from './StyleBench';
+
+/** Loads what the bench needs: site, page in the worker, component with its trials. */
+export function StyleScreen() {
+  const { siteId = '', pageId = '', componentId = '' } = useParams();
+  const site = useQuery(siteQuery(siteId));
+  const page = useQuery(pageQuery(pageId));
+  const component = useQuery({ ...componentQuery(componentId), staleTime: 0, refetchOnMount: 'always' });
+  const kept = useQuery(componentsQuery(siteId));
+  const opened = useOpenedPage(page.data);
+  const found = useFound(opened.data?.versionId, pageId, kept.data);
+  useDocumentTitle(component.data?.name, site.data?.name);
+
+  const error = site.error ?? page.error ?? component.error ?? opened.error;
+  if (
+    !site.data ||
+    !page.data ||
+    !component.data ||
+    component.isFetching ||
+    !opened.data ||
+    component.data.id !== componentId
+  ) {
+    return (
+      <Flex direction="column" minHeight="100%">
+        <AppBar site={site.data?.name} />
+        {error ? (
+          <Flex padding="24px" justifyContent="center">
+            <Notice tone="short">{error.message}</Notice>
+          </Flex>
+        ) : (
+          <Busy>Opening the component</Busy>
+        )}
+      </Flex>
+    );
+  }
+  const trial = component.data.trials.find((item) => item.id === component.data.currentTrialId)!;
+  return (
+    <StyleBench
+      key={trial.id}
+      site={site.data}
+      page={page.data}
+      versionId={opened.data.versionId}
+      component={component.data}
+      trial={trial}
+      found={found.data ?? []}
+    />
+  );
+}

@@ -1,0 +1,72 @@
+import { fromOklch, toHex, type Look, type Oklch, type ViewportName } from '@retoque/core';
+import { useEffect, useRef, useState } from 'react';
+import { engine } from '../engine/engine';
+import type { ComponentRef } from '../engine/protocol';
+import type { CellAddress } from './cells';
+import type { Stretch } from './Track';
+
+const SAMPLES = 49;
+const MAX_CHROMA = 0.37;
+const at = (i: number) => i / (SAMPLES - 1);
+
+export type Passing = Readonly<Record<'l' | 'c' | 'h', readonly Stretch[]>>;
+
+/** Where along each track a colour passes in its own state and in all that follow it; undefined until measured. */
+export function usePassing(
+  component: ComponentRef,
+  look: Look,
+  viewport: ViewportName,
+  address: CellAddress,
+  colour: Oklch,
+): Passing | undefined {
+  const [passing, setPassing] = useState<Passing>();
+  const asked = useRef(0);
+  const { l, c, h, alpha } = colour;
+  const { row, column } = address;
+  const isMeasured = row !== 'border';
+
+  useEffect(() => {
+    if (!isMeasured) return;
+    const number = ++asked.current;
+    const base = { l, c, h, alpha };
+    const tracks: Record<'l' | 'c' | 'h', (i: number) => Oklch> = {
+      l: (i) => ({ ...base, l: at(i) }),
+      c: (i) => ({ ...base, c: at(i) * MAX_CHROMA }),
+      h: (i) => ({ ...base, h: at(i) * 360 }),
+    };
+    const colours = (['l', 'c', 'h'] as const).flatMap((track) =>
+      Array.from({ length: SAMPLES }, (_, i) => toHex(fromOklch(tracks[track](i)))),
+    );
+    const timer = setTimeout(() => {
+      engine()
+        .tryColours(component, look, viewport, { row, column }, colours)
+        .then((samples) => {
+          if (number !== asked.current) return;
+          const part = (n: number) =>
+            stretches(samples.slice(n * SAMPLES, (n + 1) * SAMPLES).map((sample) => sample.passes));
+          setPassing({ l: part(0), c: part(1), h: part(2) });
+        })
+        .catch(() => {
+          if (number === asked.current) setPassing(undefined);
+        });
+    }, 30);
+    return () => clearTimeout(timer);
+  }, [component, look, viewport, row, column, l, c, h, alpha, isMeasured]);
+
+  return isMeasured ? passing : undefined;
+}
+
+/** Runs of passing samples; each sample stands for the stretch halfway to its neighbours. */
+function stretches(passes: readonly boolean[]): Stretch[] {
+  const found: Stretch[] = [];
+  const half = 0.5 / (SAMPLES - 1);
+  passes.forEach((pass, i) => {
+    if (!pass) return;
+    const from = Math.max(0, at(i) - half);
+    const to = Math.min(1, at(i) + half);
+    const last = found.at(-1);
+    if (last && passes[i - 1]) found[found.length - 1] = { from: last.from, to };
+    else found.push({ from, to });
+  });
+  return found;
+}

@@ -1,0 +1,43 @@
+import type { Look, StateSheet, ViewportName } from '@retoque/core';
+import { useEffect, useRef, useState } from 'react';
+import { engine } from '../engine/engine';
+import type { ComponentRef } from '../engine/protocol';
+
+/**
+ * The state sheet of a look, resolved in the worker. While an answer is on its way only the newest look waits; answers
+ * to older edits are dropped.
+ */
+export function useSheet(component: ComponentRef | undefined, look: Look, viewport: ViewportName) {
+  const [answer, setAnswer] = useState<{ sheet: StateSheet; viewport: ViewportName }>();
+  const [error, setError] = useState<Error>();
+  const edit = useRef(0);
+  const busy = useRef(false);
+  const waiting = useRef<(() => void) | undefined>(undefined);
+
+  useEffect(() => {
+    if (!component) return;
+    const editNumber = ++edit.current;
+    const ask = () => {
+      busy.current = true;
+      waiting.current = undefined;
+      engine()
+        .sheet(component, look, viewport, editNumber)
+        .then((result) => {
+          if (result.editNumber !== edit.current) return;
+          setAnswer({ sheet: result.sheet, viewport });
+          setError(undefined);
+        })
+        .catch((problem: unknown) => {
+          if (editNumber === edit.current) setError(problem instanceof Error ? problem : new Error(String(problem)));
+        })
+        .finally(() => {
+          busy.current = false;
+          waiting.current?.();
+        });
+    };
+    if (busy.current) waiting.current = ask;
+    else ask();
+  }, [component, look, viewport]);
+
+  return { sheet: answer?.sheet, error };
+}

@@ -1,0 +1,220 @@
+import { Box, Flex } from '@chakra-ui/react';
+import { VIEWPORTS, type ViewportName } from '@retoque/core';
+import { useQuery } from '@tanstack/react-query';
+import { RefreshCw } from 'lucide-react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useNavigate, useParams } from 'react-router';
+import { componentsQuery, pageQuery, siteQuery, useOpenComponent, useRefreshPage } from '../api/queries';
+import { engine, useOpenedPage } from '../engine/engine';
+import type { FoundWithChecks } from '../engine/protocol';
+import { SafeFrame } from '../frame/SafeFrame';
+import { AppBar } from '../shell/AppBar';
+import { Busy } from '../shell/Busy';
+import { Notice } from '../shell/Notice';
+import { stylePath, surveyPath } from '../shell/paths';
+import { Segments } from '../shell/Segments';
+import { toaster } from '../shell/toasts';
+import { useDocumentTitle } from '../shell/useDocumentTitle';
+import { VIEWPORT_CHOICES } from '../shell/viewports';
+import { FoundList } from './FoundList';
+import { OutlineLayer } from './OutlineLayer';
+import { PageChoice } from './PageChoice';
+import { useFound } from './useFound';
+import { useOutlines } from './useOutlines';
+import { Button } from '../theme/Button';
+
+const NONE: readonly FoundWithChecks[] = [];
+
+/** A page with its components outlined; picking one opens it in every state. */
+export function SurveyScreen() {
+  const { siteId = '', pageId = '' } = useParams();
+  const navigate = useNavigate();
+  const site = useQuery(siteQuery(siteId));
+  const page = useQuery(pageQuery(pageId));
+  const kept = useQuery(componentsQuery(siteId));
+  const opened = useOpenedPage(page.data);
+  const versionId = opened.data?.versionId;
+  useDocumentTitle(page.data?.name, site.data?.name);
+
+  const html = useQuery({
+    queryKey: ['engine', 'live', versionId],
+    enabled: versionId !== undefined,
+    staleTime: Infinity,
+    queryFn: () => engine().liveFrame(versionId!),
+  });
+  const found = useFound(versionId, pageId, kept.data);
+  const components = found.data ?? NONE;
+
+  const [viewport, setViewport] = useState<ViewportName>('wide');
+  const [active, setActive] = useState<FoundWithChecks>();
+  const [loaded, setLoaded] = useState(0);
+  const frame = useRef<HTMLIFrameElement>(null);
+  const open = useOpenComponent();
+  const { mutate: openComponent } = open;
+
+  const pick = useCallback(
+    (component: FoundWithChecks) => {
+      const { kind, name, locator } = component;
+      openComponent(
+        { pageId, kind, name, locator: structuredClone(locator) as never },
+        {
+          onSuccess: (stored) => void navigate(stylePath(siteId, pageId, stored.id)),
+          onError: (error) => toaster.create({ title: error.message }),
+        },
+      );
+    },
+    [openComponent, pageId, siteId, navigate],
+  );
+  const { outlines, reveal } = useOutlines(frame, loaded, components, pick, setActive);
+  const stage = useStage(viewport);
+  const refresh = useRefreshPage(pageId);
+
+  const error = page.error ?? site.error ?? opened.error ?? found.error ?? html.error;
+  const shortCount = useMemo(() => components.filter((item) => item.short > 0).length, [components]);
+  return (
+    <Flex direction="column" height={{ base: 'auto', lg: '100%' }} minHeight="100%">
+      <AppBar
+        site={site.data?.name}
+        steps={[
+          { label: 'Survey', to: surveyPath(siteId, pageId) },
+          { label: 'Style', to: undefined, why: 'Pick a component first' },
+          { label: 'Hand over', to: undefined, why: 'Pick a component first' },
+        ]}
+      >
+        {page.data?.source === 'address' ? (
+          <Button
+            variant="barQuiet"
+            size="s"
+            disabled={refresh.isPending}
+            onClick={() => {
+              const before = page.data?.versionNumber ?? 0;
+              refresh.mutate(undefined, {
+                onSuccess: (next) =>
+                  toaster.create({
+                    title:
+                      next.versionNumber > before
+                        ? 'The page has changed; this is the new version'
+                        : 'Nothing has changed on the page',
+                  }),
+                onError: (problem) => toaster.create({ title: problem.message }),
+              });
+            }}
+          >
+            <RefreshCw aria-hidden="true" />
+            {refresh.isPending ? 'Fetching…' : 'Fetch again'}
+          </Button>
+        ) : null}
+      </AppBar>
+      <Flex flex="1" minHeight="0" direction={{ base: 'column', lg: 'row' }}>
+        <Box
+          as="aside"
+          aria-label="Components of the page"
+          width={{ base: '100%', lg: '316px' }}
+          flexShrink={0}
+          bg="sheet"
+          borderRight={{ lg: '1px solid {colors.line}' }}
+          display="flex"
+          flexDirection="column"
+          minHeight="0"
+          order={{ base: 2, lg: 0 }}
+        >
+          <Box padding="14px 16px 10px">
+            <PageChoice siteId={siteId} pageId={pageId} pages={site.data?.pages ?? []} />
+            <Box color="ink2" mt="8px">
+              {found.isPending ? 'Looking for buttons and links…' : summary(components.length, shortCount)}
+            </Box>
+          </Box>
+          <FoundList
+            components={components}
+            active={active}
+            busy={open.isPending}
+            onPoint={(component) => {
+              setActive(component);
+              if (component) reveal(component);
+            }}
+            onPick={pick}
+          />
+        </Box>
+        <Flex
+          as="main"
+          flex="1"
+          minWidth="0"
+          direction="column"
+          padding={{ base: '12px', lg: '12px 18px 18px' }}
+          gap="10px"
+        >
+          <Flex alignItems="center" gap="12px" flexWrap="wrap">
+            <Box
+              as="h1"
+              fontSize="17px"
+              fontWeight={650}
+              mr="auto"
+              minWidth="0"
+              overflow="hidden"
+              textOverflow="ellipsis"
+              whiteSpace="nowrap"
+            >
+              {page.data?.name ?? 'Page'}
+            </Box>
+            <Segments label="Width of the page" value={viewport} choices={VIEWPORT_CHOICES} onChange={setViewport} />
+          </Flex>
+          {error ? <Notice tone="short">{error.message}</Notice> : null}
+          {page.data?.version.notes.length ? <Notice>{page.data.version.notes.join(' ')}</Notice> : null}
+          <Box ref={stage.ref} flex="1" minHeight={{ base: '460px', lg: '0' }} position="relative" overflow="hidden">
+            {html.data ? (
+              <Box
+                position="absolute"
+                left={`${stage.left}px`}
+                top="0"
+                width={`${stage.width * stage.scale}px`}
+                height={`${stage.height * stage.scale}px`}
+                bg="card"
+                borderRadius="l"
+                boxShadow="lift"
+                overflow="hidden"
+              >
+                <SafeFrame
+                  frameRef={frame}
+                  html={html.data}
+                  title="The page"
+                  onLoad={() => setLoaded((count) => count + 1)}
+                  style={{
+                    width: stage.width,
+                    height: stage.height,
+                    transform: `scale(${stage.scale})`,
+                    transformOrigin: '0 0',
+                  }}
+                />
+                <OutlineLayer outlines={outlines} active={active} scale={stage.scale} />
+              </Box>
+            ) : error ? null : (
+              <Busy>Opening the page</Busy>
+            )}
+          </Box>
+        </Flex>
+      </Flex>
+    </Flex>
+  );
+}
+
+function summary(count: number, short: number): string {
+  if (!count) return 'No buttons or links were found on this page.';
+  const found = `${count} ${count === 1 ? 'component' : 'components'}`;
+  return short ? `${found}, ${short} of them short of contrast` : `${found}, all with enough contrast`;
+}
+
+/** The size of the frame, scaled to fit the room there is, at least as tall as a real window. */
+function useStage(viewport: ViewportName) {
+  const ref = useRef<HTMLDivElement>(null);
+  const [room, setRoom] = useState({ width: 900, height: 640 });
+  useEffect(() => {
+    const node = ref.current;
+    if (!node) return;
+    const observer = new ResizeObserver(() => setRoom({ width: node.clientWidth, height: node.clientHeight }));
+    observer.observe(node);
+    return () => observer.disconnect();
+  }, []);
+  const { width } = VIEWPORTS[viewport];
+  const scale = Math.min(1, room.width / width);
+  return { ref, width, scale, height: room.height / scale, left: Math.max(0, (room.width - width * scale) / 2) };
+}
