@@ -14,10 +14,12 @@ function startNode(name, script, env) {
     stdio: ['ignore', 'pipe', 'pipe', 'ipc'],
   });
   let errors = '';
+  let answers = false;
   child.stdout.on('data', (chunk) => process.env.RETOQUE_VERBOSE && process.stdout.write(chunk));
   child.stderr.on('data', (chunk) => {
+    // While starting, the one line that says why is told by us; later its own words are passed on.
     errors = (errors + chunk).slice(-4000);
-    process.stderr.write(chunk);
+    if (answers) process.stderr.write(chunk);
   });
   child.stdout.on('error', () => undefined);
   let ended = false;
@@ -34,15 +36,18 @@ function startNode(name, script, env) {
     await closed;
     clearTimeout(forced);
   };
-  return { name, closed, stop, hasEnded: () => ended, errors: () => errors };
+  return { name, closed, stop, hasEnded: () => ended, errors: () => errors, nowAnswers: () => (answers = true) };
 }
 
 async function untilAnswers(service, url) {
   for (let tries = 0; tries < 600; tries++) {
     if (service.hasEnded())
-      throw new SetupError(service.errors() ? `${service.name} did not start.` : `${service.name} ended at once.`);
+      throw new SetupError(service.errors().trim().split('\n').at(-1) || `${service.name} ended at once.`);
     try {
-      if ((await fetch(url)).ok) return;
+      if ((await fetch(url)).ok) {
+        service.nowAnswers();
+        return;
+      }
     } catch {
       // Not listening yet.
     }

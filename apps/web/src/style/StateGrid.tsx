@@ -49,6 +49,7 @@ const gridStyles = {
     borderStyle: 'solid',
     boxShadow: '0 0 0 1px rgba(0,0,0,.22)',
   },
+  '& .undrawn': { fontFamily: 'body', fontSize: '11px', color: 'ink3', marginLeft: '7px', fontWeight: 400 },
   '& .short': { color: 'short', fontWeight: 650, bg: 'shortSoft' },
   '& .unsure': { color: 'unsure', fontWeight: 650, bg: 'unsureSoft' },
 } as const;
@@ -221,6 +222,7 @@ function CellValue({ cell }: { cell: Cell }) {
         style={hollow ? { borderColor: clear ? '#d0d0cc' : hex } : { background: clear ? CHECKER : hex }}
       />
       {cell.mixed ? 'mixed' : (cell.own ?? (clear ? 'transparent' : hex))}
+      {cell.drawn ? null : <span className="undrawn">not drawn</span>}
     </>
   );
 }

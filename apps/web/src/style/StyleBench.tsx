@@ -1,6 +1,6 @@
 import { Box, Flex, Grid } from '@chakra-ui/react';
 import type { Component, LookData, Page, Site, Trial } from '@retoque/contract';
-import type { ViewportName } from '@retoque/core';
+import type { StateSheet, ViewportName } from '@retoque/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { FileCode2, Redo2, Undo2 } from 'lucide-react';
 import { useCallback, useEffect, useMemo, useReducer, useRef, useState } from 'react';
@@ -331,6 +331,21 @@ export function StyleBench({
         ) : null}
       </Box>
     </Grid>
+  );
+}
+
+/** The list with the figures of the edit in hand, which the stored looks do not have yet. */
+function withCurrent(
+  found: readonly FoundWithChecks[],
+  component: Component,
+  sheet: StateSheet | undefined,
+): readonly FoundWithChecks[] {
+  if (!sheet) return found;
+  const count = (verdict: string) => sheet.checks.filter((check) => check.verdict === verdict).length;
+  return found.map((item) =>
+    item.kind === component.kind && item.selector === component.locator.selector
+      ? { ...item, short: count('short'), unsure: count('unsure') }
+      : item,
   );
 }
 

@@ -118,6 +118,7 @@ export const dialog = defineSlotRecipe({
       boxShadow: 'over',
       width: '100%',
       maxWidth: '600px',
+      position: 'relative',
       outline: 'none',
     },
     header: { padding: '18px 22px 0' },

@@ -4,6 +4,17 @@ import { SYSTEM_COLOURS } from './system.js';
 
 const toRgb = converter('rgb');
 
+/** The library throws on some text that is no colour, such as an unfinished function. */
+function read(text: string) {
+  // It also takes hex digits without their hash, which CSS does not.
+  if (/^[0-9a-f]+$/.test(text)) return undefined;
+  try {
+    return parse(text);
+  } catch {
+    return undefined;
+  }
+}
+
 /**
  * Reads any absolute CSS colour: hex, names, rgb(), hsl(), hwb(), lab(), lch(), oklab(), oklch(), color(), system colours.
  * Channels outside sRGB are clipped, as browsers clip them when painting.
@@ -12,7 +23,7 @@ const toRgb = converter('rgb');
  */
 export function parseColour(text: string): Rgba | undefined {
   const trimmed = text.trim().toLowerCase();
-  const parsed = parse(SYSTEM_COLOURS[trimmed] ?? trimmed);
+  const parsed = read(SYSTEM_COLOURS[trimmed] ?? trimmed);
   if (!parsed) return undefined;
   const rgb = toRgb(parsed);
   const legacy = parsed.mode === 'rgb' || parsed.mode === 'hsl' || parsed.mode === 'hwb';

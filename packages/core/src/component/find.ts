@@ -110,19 +110,26 @@ function fittingSelector(group: readonly ElementNode[], base: string, tree: Page
   return base;
 }
 
-const MAX_EXCLUDED = 3;
+const MAX_EXCLUDED = 2;
 
-/** The site's selector without a few elements that other rules set apart; no weight is added. */
-function excludingOthers(group: readonly ElementNode[], base: string, tree: PageTree): string | undefined {
-  const extra = selectAll(tree, base).filter((element) => !group.includes(element));
-  if (!extra.length || extra.length > MAX_EXCLUDED || extra.length >= group.length) return undefined;
-  const names = extra.map((element) => {
-    if (element.id) return `#${ident.encode(element.id)}`;
-    return element.classes[0] ? `.${ident.encode(element.classes[0])}` : undefined;
-  });
-  if (names.includes(undefined)) return undefined;
-  const selector = `${base}:not(:where(${names.join(', ')}))`;
-  return sameSet(selectAll(tree, selector), group) ? selector : undefined;
+interface Group {
+  readonly kind: Kind;
+  readonly base: string;
+  readonly elements: ElementNode[];
+}
+
+/** The site's selector without what its other, more particular selectors reach; no weight is added. */
+function excludingOthers(group: Group, all: Iterable<Group>, tree: PageTree): string | undefined {
+  const extra = new Set(selectAll(tree, group.base).filter((element) => !group.elements.includes(element)));
+  const others: string[] = [];
+  for (const other of all) {
+    if (other === group || !other.elements.some((element) => extra.has(element))) continue;
+    others.push(other.base);
+    for (const element of other.elements) extra.delete(element);
+  }
+  if (extra.size || !others.length || others.length > MAX_EXCLUDED) return undefined;
+  const selector = `${group.base}:not(:where(${others.join(', ')}))`;
+  return sameSet(selectAll(tree, selector), group.elements) ? selector : undefined;
 }
 
 /** The nearest ancestor that tells groups of the same selector apart: a landmark, or one with a name of its own. */
@@ -134,7 +141,7 @@ function neighbourhood(element: ElementNode): ElementNode | undefined {
 /** Finds the components of a page and groups elements as the site's own sheets do. */
 export function findComponents(styles: PageStyles): FoundComponent[] {
   const { tree } = styles;
-  const groups = new Map<string, { kind: Kind; base: string; elements: ElementNode[] }>();
+  const groups = new Map<string, Group>();
   for (const element of tree.elements) {
     const kind = kindOf(element, styles);
     if (!kind) continue;
@@ -157,9 +164,11 @@ export function findComponents(styles: PageStyles): FoundComponent[] {
       region: regionOf(first),
     });
   };
-  for (const { kind, base, elements } of groups.values()) {
+  for (const group of groups.values()) {
+    const { kind, base, elements } = group;
     let selector = fittingSelector(elements, base, tree);
-    if (!sameSet(selectAll(tree, selector), elements)) selector = excludingOthers(elements, base, tree) ?? selector;
+    if (!sameSet(selectAll(tree, selector), elements))
+      selector = excludingOthers(group, groups.values(), tree) ?? selector;
     if (sameSet(selectAll(tree, selector), elements)) {
       add(kind, selector, elements);
       continue;

@@ -7,7 +7,7 @@ import type { Kind, Row, StateColumn } from '../component/kind.js';
 import type { Applied } from '../css/cascade.js';
 import { DESKTOP, type Environment } from '../css/environment.js';
 import { bitsOf, closeBits, type StateBits } from '../css/selector/states.js';
-import { PageStyles } from '../css/styles.js';
+import { PageStyles, type ElementStyle } from '../css/styles.js';
 import {
   asLastSheet,
   planHandover,
@@ -163,6 +163,7 @@ export class ComponentSession {
       computed: style.text(first),
       colour: colours[0] ?? TRANSPARENT,
       mixed: colours.some((colour) => !sameRgba(colour, colours[0]!)),
+      drawn: row.properties.some((property) => isDrawn(style, property)),
       own,
       from: decision.from,
       follows: isOwnColumn ? undefined : this.columnFor(decision.set),
@@ -272,6 +273,10 @@ export class ComponentSession {
     return { css, plan, proof: prove(input, css, this.page.sheets, plan.elements) };
   }
 }
+
+/** An edge has a colour even where it has no width; saying so keeps it from being taken for what is seen. */
+const isDrawn = (style: ElementStyle, property: string): boolean =>
+  !/^border-.+-color$/.test(property) || Number.parseFloat(style.text(property.replace(/-color$/, '-width'))) > 0;
 
 const depthOf = (element: ElementNode): number => {
   let depth = 0;

@@ -23,6 +23,8 @@ export interface Cell {
   readonly colour: Rgba;
   /** True when the row's properties do not agree, such as four sides of different colours. */
   readonly mixed: boolean;
+  /** False for an edge's colour where no edge is drawn. */
+  readonly drawn: boolean;
   /** What the owner set in this very cell, as typed. */
   readonly own: string | undefined;
   readonly from: 'look' | 'site' | 'nothing';

@@ -1,5 +1,5 @@
 import sniffEncoding from 'html-encoding-sniffer';
-import MIMEType from 'whatwg-mimetype';
+import { MIMEType } from 'whatwg-mimetype';
 
 /** The text of an HTML file by the encoding that a browser would find (WHATWG HTML, section 13.2.3). */
 export function decodeHtml(bytes: Buffer, contentType: string | undefined): string {
