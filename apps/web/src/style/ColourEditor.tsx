@@ -1,9 +1,7 @@
 import { Box, Flex, Input } from '@chakra-ui/react';
-import { cssTextSchema } from '@retoque/contract';
 import {
   fromOklch,
   inSrgb,
-  isColourText,
   parseColour,
   toHex,
   toOklch,
@@ -15,19 +13,11 @@ import {
 import { useEffect, useRef, useState, type RefObject } from 'react';
 import type { ComponentRef, SiteColour } from '../engine/protocol';
 import type { CellAddress } from './cells';
+import { colourProblem } from './colour-problem';
 import { Track } from './Track';
 import { usePassing } from './usePassing';
 
 const MAX_CHROMA = 0.37;
-
-/** What is wrong with typed text; undefined when it can stand in the cell. */
-export function colourProblem(text: string): string | undefined {
-  const valid = cssTextSchema.safeParse(text);
-  if (!valid.success) return valid.error.issues[0]?.message;
-  return isColourText(text)
-    ? undefined
-    : `“${text}” is not a CSS colour. Try a name, #0b5563, rgb(11 85 99) or oklch(0.4 0.07 214).`;
-}
 
 /** Edits one colour: three OKLCH tracks that show where it passes, alpha, or any CSS colour typed. */
 export function ColourEditor({

@@ -188,7 +188,7 @@ export function StyleBench({
         </AppBar>
       </Box>
       <Rail
-        components={found}
+        components={withCurrent(found, component, sheet)}
         currentSelector={component.locator.selector}
         currentKind={component.kind}
         onPick={pick}

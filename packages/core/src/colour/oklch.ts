@@ -22,7 +22,9 @@ export function toOklch(colour: Rgba, hueOfGrey = 0): Oklch {
 
 /** Brings an OKLCH colour into sRGB by lowering chroma (CSS Color 4, section 13.2). */
 export function fromOklch(colour: Oklch): Rgba {
-  const rgb = toRgbMode(mapToSrgb({ mode: 'oklch', l: clamp01(colour.l), c: Math.max(0, colour.c), h: colour.h }));
+  const plain = { mode: 'oklch' as const, l: clamp01(colour.l), c: Math.max(0, colour.c), h: colour.h };
+  // What is outside by a rounding error only is clipped, so that a colour of the gamut's edge comes back unchanged.
+  const rgb = toRgbMode(inSrgb(colour) ? plain : mapToSrgb(plain));
   return { r: clamp01(rgb.r), g: clamp01(rgb.g), b: clamp01(rgb.b), alpha: clamp01(colour.alpha) };
 }
 

@@ -163,6 +163,7 @@ export function inlineDeclarations(element: ElementNode): readonly Applied[] {
 function readInline(element: ElementNode): Applied[] {
   const text = element.attributes.get('style');
   if (!text) return [];
+  // Here a part that cannot be read is dropped and the rest stays.
   const list = parse(text, { context: 'declarationList', positions: true, onParseError: () => undefined });
   if (list.type !== 'DeclarationList') return [];
   const applied: Applied[] = [];

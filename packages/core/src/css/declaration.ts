@@ -1,6 +1,7 @@
-import { generate, lexer, parse, type Value } from 'css-tree';
+import { generate, lexer, type Value } from 'css-tree';
 import { canonicalName } from './property/names.js';
 import { PROPERTIES } from './property/table.js';
+import { readCss } from './read.js';
 import type { Declaration, Place } from './sheet.js';
 import { SHORTHANDS } from './shorthand/index.js';
 import { isColour } from './shorthand/split.js';
@@ -14,13 +15,8 @@ export const needsSubstitution = (text: string): boolean => SUBSTITUTION.test(te
 
 /** Parses value text; undefined when it is not CSS at all. */
 export function parseValue(text: string): Value | undefined {
-  try {
-    let failed = false;
-    const node = parse(text, { context: 'value', onParseError: () => (failed = true) });
-    return !failed && node.type === 'Value' ? node : undefined;
-  } catch {
-    return undefined;
-  }
+  const node = readCss(text, 'value');
+  return node?.type === 'Value' ? node : undefined;
 }
 
 /** True when the property's grammar takes the value; what the grammar's data do not know is let through. */

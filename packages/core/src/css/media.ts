@@ -99,6 +99,13 @@ function numberOf(node: CssNode): number | undefined {
   return undefined;
 }
 
+/** A length other than zero needs a unit. */
+function numberFor(feature: string, node: CssNode): number | undefined {
+  const number = numberOf(node);
+  const isLength = /(^|-)(width|height)$/.test(feature);
+  return isLength && node.type === 'Number' && number !== 0 ? undefined : number;
+}
+
 function numericFeature(name: string, environment: Environment): number | undefined {
   const { width, height } = environment;
   switch (name) {
@@ -180,15 +187,16 @@ function evaluateFeature(rawName: string, value: CssNode | undefined, environmen
   const name = rawName.toLowerCase();
   const bound = /^(-webkit-)?(min|max)-(.+)$/.exec(name);
   if (bound) {
-    const actual = numericFeature((bound[1] ?? '') + bound[3]!, environment);
-    const wanted = value && numberOf(value);
+    const plain = (bound[1] ?? '') + bound[3]!;
+    const actual = numericFeature(plain, environment);
+    const wanted = value && numberFor(plain, value);
     if (actual === undefined || wanted === undefined) return undefined;
     return bound[2] === 'min' ? actual >= wanted : actual <= wanted;
   }
   const numeric = numericFeature(name, environment);
   if (numeric !== undefined) {
     if (!value) return numeric !== 0;
-    const wanted = numberOf(value);
+    const wanted = numberFor(name, value);
     return wanted === undefined ? undefined : Math.abs(numeric - wanted) < 1e-6;
   }
   const words = wordFeature(name, environment);

@@ -1,5 +1,16 @@
-import { generate, lexer, parse, type Atrule, type Block, type CssNode, type Rule, type StyleSheet } from 'css-tree';
+import {
+  find,
+  generate,
+  lexer,
+  parse,
+  type Atrule,
+  type Block,
+  type CssNode,
+  type Rule,
+  type StyleSheet,
+} from 'css-tree';
 import { expandDeclaration, needsSubstitution } from './declaration.js';
+import { splitBlock } from './nested.js';
 import { compileParsedList, compileText, InvalidSelectorError } from './selector/match.js';
 import type { CompiledSelector } from './selector/types.js';
 import type { Condition, Declaration, ParsedSheet, Place, SheetImport, StyleRule } from './sheet.js';
@@ -85,15 +96,18 @@ export function parseSheet(name: string, text: string): ParsedSheet {
     place: Place,
     around: Surroundings,
   ) => {
-    let pending: Declaration[] = [];
+    const pending: Declaration[] = [];
     const flush = () => {
       if (!pending.length) return;
       const { conditions, layer } = around;
-      rules.push({ selectors, selectorText, declarations: pending, conditions, layer, place });
-      pending = [];
+      rules.push({ selectors, selectorText, declarations: [...pending], conditions, layer, place });
+      pending.length = 0;
     };
     for (const child of listOf(block)) {
-      if (child.type === 'Declaration') pending.push(...readDeclaration(child));
+      const source = sourceOf(text, child);
+      if (child.type === 'Raw' || (child.type === 'Declaration' && isReallyRule(child.property, source))) {
+        addRaw(child, source, around, selectors, selectorText, pending, flush);
+      } else if (child.type === 'Declaration') pending.push(...readDeclaration(child));
       else if (child.type === 'Rule') {
         flush();
         addRule(child, { ...around, parents: selectors, depth: around.depth + 1 });
@@ -103,6 +117,39 @@ export function parseSheet(name: string, text: string): ParsedSheet {
       }
     }
     flush();
+  };
+
+  /** Text that the parser could not read as declarations: nested rules without `&`, and what stands between them. */
+  const addRaw = (
+    node: CssNode,
+    source: string,
+    around: Surroundings,
+    selectors: CompiledSelector[],
+    selectorText: string,
+    pending: Declaration[],
+    flush: () => void,
+  ) => {
+    const at = node.loc?.start ?? { offset: 0, line: 1, column: 1 };
+    for (const item of splitBlock(source)) {
+      const piece = source.slice(item.start, item.end);
+      const before = source.slice(0, item.start).split('\n');
+      const position = {
+        offset: at.offset + item.start,
+        line: at.line + before.length - 1,
+        column: before.length > 1 ? before.at(-1)!.length + 1 : at.column + item.start,
+      };
+      const context = item.kind === 'rule' ? 'rule' : item.kind === 'at-rule' ? 'atrule' : 'declaration';
+      const inner = { ...around, parents: selectors, depth: around.depth + 1 };
+      const parsed = readLoosely(piece, context, position);
+      if (parsed?.type === 'Declaration') pending.push(...readDeclaration(parsed));
+      else if (parsed?.type === 'Rule') {
+        flush();
+        addRule(parsed, inner);
+      } else if (parsed?.type === 'Atrule') {
+        flush();
+        addAtrule(parsed, inner, { selectors, selectorText });
+      } else problem(`"${piece.slice(0, 60)}" cannot be read, so it is dropped.`, node);
+    }
   };
 
   const addBlock = (
@@ -184,6 +231,31 @@ function textOfValue(text: string, value: CssNode): string {
   return value.loc ? text.slice(value.loc.start.offset, value.loc.end.offset) : generate(value);
 }
 
+const sourceOf = (text: string, node: CssNode): string =>
+  node.loc ? text.slice(node.loc.start.offset, node.loc.end.offset) : generate(node);
+
+/** `a:hover { … }` begins like a declaration. */
+const isReallyRule = (property: string, source: string): boolean => !property.startsWith('--') && source.includes('{');
+
+/** Parses a piece in its place; undefined when nothing of it can be read. */
+function readLoosely(
+  piece: string,
+  context: 'rule' | 'atrule' | 'declaration',
+  position: { offset: number; line: number; column: number },
+): CssNode | undefined {
+  try {
+    return parse(piece, {
+      context,
+      positions: true,
+      parseCustomProperty: false,
+      onParseError: () => undefined,
+      ...position,
+    });
+  } catch {
+    return undefined;
+  }
+}
+
 function mediaCondition(prelude: CssNode | null): Condition {
   const list = prelude?.type === 'Raw' ? undefined : (listOf(prelude)[0] ?? undefined);
   return { kind: 'media', query: { text: prelude ? generate(prelude) : '', node: list } };
@@ -191,9 +263,17 @@ function mediaCondition(prelude: CssNode | null): Condition {
 
 /** A `media` attribute or a query by itself. */
 export function parseMedia(text: string): Condition & { kind: 'media' } {
-  let failed = false;
-  const node = parse(text, { context: 'mediaQueryList', onParseError: () => (failed = true) });
-  return { kind: 'media', query: { text, node: failed || text.trim() === '' ? undefined : node } };
+  return { kind: 'media', query: { text, node: text.trim() === '' ? undefined : readMedia(text) } };
+}
+
+/** The parser reports errors that it then recovers from here, so only what it left unread counts. */
+function readMedia(text: string): CssNode | undefined {
+  try {
+    const node = parse(text, { context: 'mediaQueryList', onParseError: () => undefined });
+    return find(node, (inner) => inner.type === 'Raw') ? undefined : node;
+  } catch {
+    return undefined;
+  }
 }
 
 /** CSS Conditional 4, section 6: what a current browser supports, judged by the grammar of the property. */

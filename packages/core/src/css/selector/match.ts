@@ -1,5 +1,6 @@
-import { generate, parse, type SelectorList } from 'css-tree';
+import { generate, type SelectorList } from 'css-tree';
 import type { ElementNode } from '../../page/tree.js';
+import { readCss } from '../read.js';
 import { compileList } from './compile.js';
 import {
   InvalidSelectorError,
@@ -57,11 +58,8 @@ export function compileParsedList(list: SelectorList, options: CompileOptions = 
  * @throws InvalidSelectorError with a message that says what is wrong
  */
 export function compileText(text: string): CompiledSelector[] {
-  let problem: string | undefined;
-  const ast = parse(text, { context: 'selectorList', onParseError: (error) => (problem = error.message) });
-  if (problem !== undefined || ast.type !== 'SelectorList') {
-    throw new InvalidSelectorError(`"${text}" is not a selector: ${problem ?? 'it cannot be read'}.`);
-  }
+  const ast = readCss(text, 'selectorList');
+  if (ast?.type !== 'SelectorList') throw new InvalidSelectorError(`"${text}" is not a selector.`);
   return compileParsedList(ast);
 }
 

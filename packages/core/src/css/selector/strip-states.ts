@@ -1,4 +1,5 @@
-import { generate, parse, type CssNode, type List, type Selector } from 'css-tree';
+import { generate, type CssNode, type List } from 'css-tree';
+import { readCss } from '../read.js';
 
 const INTERACTION = new Set(['hover', 'active', 'focus', 'focus-visible', 'focus-within', 'visited', 'link', 'target']);
 
@@ -14,11 +15,10 @@ const mentionsState = (node: CssNode): boolean =>
  * `.a:hover > b:focus` becomes `.a > b`; undefined when the text is not one selector.
  */
 export function stripStates(text: string): string | undefined {
-  let failed = false;
-  const ast = parse(text, { context: 'selector', onParseError: () => (failed = true) });
-  if (failed || ast.type !== 'Selector') return undefined;
+  const ast = readCss(text, 'selector');
+  if (ast?.type !== 'Selector') return undefined;
   const kept: CssNode[] = [];
-  for (const node of (ast as Selector).children.toArray() as CssNode[]) {
+  for (const node of ast.children.toArray() as CssNode[]) {
     const drop = node.type === 'PseudoElementSelector' || (node.type === 'PseudoClassSelector' && mentionsState(node));
     if (!drop) kept.push(node);
   }

@@ -106,13 +106,15 @@ function sumToPx(nodes: readonly CssNode[], basis: LengthBasis): number | undefi
   let operator = '';
   for (const node of nodes) {
     if (node.type === 'Operator') {
-      if (node.value === '+' || node.value === '-') {
+      // The parser keeps the spaces around a sign.
+      const symbol = node.value.trim();
+      if (symbol === '+' || symbol === '-') {
         if (product === undefined) return undefined;
         total += sign * product;
-        sign = node.value === '+' ? 1 : -1;
+        sign = symbol === '+' ? 1 : -1;
         product = undefined;
         operator = '';
-      } else operator = node.value;
+      } else operator = symbol;
       continue;
     }
     const value = nodeToPx(node, basis);

@@ -1,0 +1,251 @@
+import 'reflect-metadata';
+import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
+import { componentSchema, pageSchema, problemSchema, siteSchema, type Component, type Page } from '@retoque/contract';
+import type { NestExpressApplication } from '@nestjs/platform-express';
+import { randomUUID } from 'node:crypto';
+import pg from 'pg';
+import request from 'supertest';
+import { createApp } from './create-app.js';
+import { Database } from './database/database.module.js';
+
+// Runs against a real PostgreSQL; tools/test.mjs starts one and gives its address.
+let app: NestExpressApplication;
+const api = () => request(app.getHttpServer());
+
+beforeAll(async () => {
+  app = await createApp();
+  await app.init();
+});
+afterAll(() => app.close());
+
+const HTML =
+  '<!doctype html><title>Tide</title><link rel="stylesheet" href="a.css"><img src="p.svg"><a class="go" href="#">Go</a>';
+const SVG = '<svg xmlns="http://www.w3.org/2000/svg" onload="alert(1)"><script>alert(1)</script></svg>';
+
+async function upload(siteName = 'Shore'): Promise<Page> {
+  const answer = await api()
+    .post('/api/pages/from-upload')
+    .field('siteName', siteName)
+    .field('paths', JSON.stringify(['page.html', 'a.css', 'p.svg']))
+    .attach('files', Buffer.from(HTML), 'page.html')
+    .attach('files', Buffer.from('.go { color: red }'), 'a.css')
+    .attach('files', Buffer.from(SVG), 'p.svg')
+    .expect(201);
+  return pageSchema.parse(answer.body);
+}
+
+const locator = { selector: '.go', tag: 'a', classes: ['go'], attributes: {}, text: 'Go', ancestry: [] };
+async function openComponent(page: Page): Promise<Component> {
+  const body = { pageId: page.id, kind: 'link', name: 'Go', locator };
+  return componentSchema.parse((await api().post('/api/components').send(body).expect(200)).body);
+}
+const look = (value: string) => ({
+  settings: [{ part: 'link', property: 'color', when: { states: [{ part: 'link', state: 'hover' }] }, value }],
+  exceptions: [],
+  muted: [],
+});
+
+describe('health', () => {
+  it('answers exactly', async () => {
+    const { body } = await api().get('/api/health').expect(200);
+    expect(body).toEqual({ status: 'ok', database: 'ok' });
+  });
+});
+
+describe('problems', () => {
+  it.each([
+    ['get', '/api/sites/not-an-id', undefined, 400],
+    ['get', `/api/sites/${randomUUID()}`, undefined, 404],
+    ['get', '/api/nothing', undefined, 404],
+    ['post', '/api/pages/from-address', { site: { name: 'x' }, address: 'ftp://x' }, 400],
+    ['post', '/api/pages/from-address', { site: { name: '' }, address: 'https://x.invalid' }, 400],
+    ['post', '/api/pages/from-paste', { site: { name: 'x' }, name: 'x', html: 'just words' }, 422],
+    ['post', '/api/pages/from-upload', undefined, 400],
+    ['post', '/api/components', { pageId: randomUUID(), kind: 'teapot', name: 'x', locator }, 400],
+  ] as const)('%s %s follows RFC 9457', async (method, path, body, status) => {
+    const answer = await api()[method](path).send(body);
+    expect(answer.status).toBe(status);
+    expect(answer.headers['content-type']).toContain('application/problem+json');
+    expect(problemSchema.parse(answer.body)).toMatchObject({ status });
+  });
+
+  it('names the field that is wrong', async () => {
+    const { body } = await api()
+      .post('/api/pages/from-address')
+      .send({ site: { name: 'x' }, address: 'quay' })
+      .expect(400);
+    expect(body.errors).toContainEqual({ path: 'address', message: 'Start the address with http:// or https://.' });
+  });
+
+  it('refuses bodies that are too large or no JSON', async () => {
+    const big = await api()
+      .post('/api/pages/from-paste')
+      .send({ html: 'x'.repeat(21 * 1024 * 1024) });
+    expect(big.status).toBe(413);
+    expect(big.body.detail).toContain('20 MB');
+    const broken = await api().post('/api/pages/from-paste').set('content-type', 'application/json').send('{');
+    expect(broken.status).toBe(400);
+    expect(broken.headers['content-type']).toContain('problem+json');
+  });
+});
+
+describe('bringing a page', () => {
+  it('stores an upload, and serves its files so that they can do nothing', async () => {
+    const page = await upload();
+    expect(page.version).toMatchObject({ number: 1, address: 'https://page.invalid/page.html' });
+    const [asset] = page.version.assets;
+    const answer = await api().get(`/api/assets/${asset!.hash}`).expect(200);
+    expect(answer.headers).toMatchObject({
+      'content-type': 'image/svg+xml',
+      'x-content-type-options': 'nosniff',
+      'content-security-policy': expect.stringMatching(/^sandbox; default-src 'none'/),
+      'cross-origin-resource-policy': 'same-origin',
+    });
+    await api()
+      .get(`/api/assets/${'0'.repeat(64)}`)
+      .expect(404);
+    await api().get('/api/assets/..%2f..%2fetc').expect(404);
+  });
+
+  it('leaves nothing half-stored', async () => {
+    const name = `Nothing ${randomUUID()}`;
+    await api().post('/api/pages/from-paste').send({ site: { name }, name: 'x', html: 'just words' }).expect(422);
+    await api().post('/api/pages/from-address').send({ site: { name }, address: 'http://127.0.0.1:1/' }).expect(422);
+    const { body } = await api().get('/api/sites').expect(200);
+    expect(body.sites.some((site: { name: string }) => site.name === name)).toBe(false);
+  });
+
+  it('adds a page to a site that is there', async () => {
+    const first = await upload('Twice');
+    const { body } = await api()
+      .post('/api/pages/from-paste')
+      .send({ site: { id: first.siteId }, name: 'Second', html: '<a href="#">x</a>', css: 'a { color: red }' })
+      .expect(201);
+    expect(body.siteId).toBe(first.siteId);
+    const site = siteSchema.parse((await api().get(`/api/sites/${first.siteId}`)).body);
+    expect(site.pages.map((page) => page.name)).toEqual(['Tide', 'Second']);
+  });
+
+  it('removes and restores', async () => {
+    const page = await upload('Gone');
+    await api().delete(`/api/pages/${page.id}`).expect(204);
+    await api().get(`/api/pages/${page.id}`).expect(404);
+    await api().post(`/api/pages/${page.id}/restore`).expect(200);
+    await api().delete(`/api/sites/${page.siteId}`).expect(204);
+    await api().get(`/api/sites/${page.siteId}`).expect(404);
+    await api().delete(`/api/sites/${page.siteId}`).expect(404);
+    await api().post(`/api/sites/${page.siteId}/restore`).expect(200);
+    expect((await api().get(`/api/pages/${page.id}`).expect(200)).body.id).toBe(page.id);
+  });
+});
+
+describe('keeping a look', () => {
+  const save = (component: Component, baseRevision: number, value: string, saveId: string = randomUUID()) =>
+    api()
+      .put(`/api/components/${component.id}/trials/${component.currentTrialId}/look`)
+      .send({ baseRevision, saveId, look: look(value) });
+
+  it('opens the same component once', async () => {
+    const page = await upload('Once');
+    const [a, b] = await Promise.all([openComponent(page), openComponent(page)]);
+    expect(a.id).toBe(b.id);
+    await api().delete(`/api/components/${a.id}`).expect(204);
+    expect((await openComponent(page)).id).toBe(a.id);
+  });
+
+  it('counts revisions, and answers a retry as the first time', async () => {
+    const component = await openComponent(await upload('Retry'));
+    const saveId = randomUUID();
+    const first = await save(component, 0, 'red', saveId).expect(200);
+    const again = await save(component, 0, 'red', saveId).expect(200);
+    expect(again.body).toEqual(first.body);
+    await save(component, 1, 'green').expect(200);
+    // Even after later saves the old id is no conflict.
+    expect((await save(component, 0, 'red', saveId).expect(200)).body.revision).toBe(1);
+    const { body } = await api().get(`/api/components/${component.id}`);
+    expect(body.trials[0]).toMatchObject({ revision: 2, look: look('green') });
+  });
+
+  it('refuses a save on an older revision with the newer look', async () => {
+    const component = await openComponent(await upload('Conflict'));
+    await save(component, 0, 'red').expect(200);
+    const { body } = await save(component, 0, 'blue').expect(409);
+    expect(problemSchema.parse(body).type).toBe('urn:retoque:problem:newer-revision');
+    expect(body.current).toMatchObject({ revision: 1, look: look('red') });
+  });
+
+  it('lets exactly one of several at once through', async () => {
+    const component = await openComponent(await upload('Race'));
+    const answers = await Promise.all(Array.from({ length: 8 }, (_, i) => save(component, 0, `rgb(${i} 0 0)`)));
+    expect(answers.map((answer) => answer.status).sort()).toEqual([200, 409, 409, 409, 409, 409, 409, 409]);
+  });
+
+  it('keeps both as trials', async () => {
+    const component = await openComponent(await upload('Both'));
+    const { body } = await api()
+      .post(`/api/components/${component.id}/trials`)
+      .send({ look: look('blue') })
+      .expect(201);
+    expect(body.trials.map((trial: { name: string }) => trial.name)).toEqual(['A', 'B']);
+    expect(body.currentTrialId).toBe(body.trials[1].id);
+    await api().patch(`/api/components/${component.id}`).send({ currentTrialId: component.currentTrialId }).expect(200);
+    await api().patch(`/api/components/${component.id}`).send({ currentTrialId: randomUUID() }).expect(404);
+    await api().patch(`/api/components/${component.id}`).send({}).expect(400);
+  });
+
+  it.each(['red; } body { display: none', 'red /* ', '', 'x'.repeat(5000), 'url(</style>)'])(
+    'refuses the value %j',
+    async (value) => {
+      const component = await openComponent(await upload('Bad'));
+      const { body } = await save(component, 0, value).expect(400);
+      expect(body.errors[0].path).toBe('look.settings.0.value');
+    },
+  );
+});
+
+describe('owners', () => {
+  it('cannot reach what is not theirs', async () => {
+    const page = await upload('Mine');
+    const component = await openComponent(page);
+    const database = app.get(Database);
+    const { sites, pages, components, blobs } = await import('./database/schema.js');
+    const { eq } = await import('drizzle-orm');
+    const stranger = database.scopeFor(await database.ownerNamed(`stranger ${randomUUID()}`));
+    expect(await stranger.select(sites, eq(sites.id, page.siteId))).toEqual([]);
+    expect(await stranger.select(pages, eq(pages.id, page.id))).toEqual([]);
+    expect(await stranger.select(blobs, eq(blobs.hash, page.version.assets[0]!.hash))).toEqual([]);
+    expect(await stranger.update(components, { name: 'Taken' }, eq(components.id, component.id))).toEqual([]);
+    // The database itself refuses a row that points into someone else's.
+    const theft = stranger.insert(pages, { siteId: page.siteId, name: 'x', address: 'x', source: 'paste' });
+    await expect(theft).rejects.toThrow();
+  });
+
+  it('own every table', async () => {
+    const client = new pg.Client({ connectionString: process.env.DATABASE_URL });
+    await client.connect();
+    const { rows } = await client.query(
+      `select table_name from information_schema.tables where table_schema = 'public' and table_type = 'BASE TABLE'
+       except select table_name from information_schema.columns where column_name = 'owner_id'`,
+    );
+    await client.end();
+    expect(rows.map((row: { table_name: string }) => row.table_name)).toEqual(['owners']);
+  });
+});
+
+describe('the API document', () => {
+  it('describes every route from the same schemas', async () => {
+    const { body } = await api().get('/api/openapi.json').expect(200);
+    expect(Object.keys(body.paths)).toEqual(
+      expect.arrayContaining([
+        '/api/health',
+        '/api/sites',
+        '/api/pages/from-address',
+        '/api/components/{id}/trials/{trialId}/look',
+      ]),
+    );
+    const save = body.paths['/api/components/{id}/trials/{trialId}/look'].put;
+    expect(JSON.stringify(save.requestBody)).toContain('SaveLookDto');
+    expect(Object.keys(body.components.schemas.SaveLookDto.properties)).toEqual(['baseRevision', 'saveId', 'look']);
+    await api().get('/api/docs').expect(200);
+  });
+});

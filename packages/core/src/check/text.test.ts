@@ -1,0 +1,92 @@
+import { describe, expect, it } from '@jest/globals';
+import { contrastRatio } from '../colour/contrast.js';
+import { parseColour } from '../colour/parse.js';
+import { selectAll } from '../page/locator.js';
+import { pageOf } from '../testing/page.js';
+import { checkText, isLarge, worstOf } from './text.js';
+
+function check(css: string, body = '<div class="g"><a href="#" class="t">Text</a></div>', selector = '.t') {
+  const page = pageOf(body, css);
+  return checkText(page.stylesFor().at(), selectAll(page.tree, selector)[0]!);
+}
+
+describe('text on what lies behind it', () => {
+  it('is judged unrounded', () => {
+    // #767676 on white is 4.54 and #777777 is 4.48 (from memory; computed here from the definitions as well).
+    expect(check('.t { color: #767676 }').verdict).toBe('passes');
+    expect(check('.t { color: #777777 }').verdict).toBe('short');
+  });
+
+  it('composites translucent colours over the ancestors', () => {
+    const result = check(
+      '.g { background: #000 } .t { color: rgb(255 255 255 / 50%); background: rgb(255 255 255 / 25%) }',
+    );
+    // 25% white over black is 63.75, and 50% white over that is 159.375, of 255.
+    const grey = (value: number) => ({ r: value / 255, g: value / 255, b: value / 255, alpha: 1 });
+    expect(result.measured).toBeCloseTo(contrastRatio(grey(159.375), grey(63.75)), 10);
+  });
+
+  it('fades a group as a whole', () => {
+    const faded = check('.g { opacity: .5; background: #000; color: #fff } .t { color: #fff }');
+    // Both the black ground and the white text are half over white paper.
+    expect(faded.measured).toBeCloseTo(contrastRatio(parseColour('#fff')!, { r: 0.5, g: 0.5, b: 0.5, alpha: 1 }), 10);
+  });
+
+  it('needs less of large text, by size and weight', () => {
+    expect([
+      isLarge(24, 400),
+      isLarge(23.9, 400),
+      isLarge(18.67, 700),
+      isLarge(18.6, 700),
+      isLarge(18.67, 600),
+    ]).toEqual([true, false, true, false, false]);
+    expect(check('.t { color: #949494; font-size: 24px }')).toMatchObject({
+      verdict: 'passes',
+      needed: 3,
+      large: true,
+    });
+    expect(check('.t { color: #949494; font-size: 14pt; font-weight: bold }')).toMatchObject({
+      verdict: 'passes',
+      needed: 3,
+    });
+  });
+
+  it.each([
+    ['a gradient', '.g { background: linear-gradient(red, blue) }', /gradient/],
+    ['a picture', '.g { background: url(x.png) #fff }', /picture/],
+    ['a filter', '.g { filter: blur(1px) }', /filter/i],
+    ['being placed over something', '.g { position: absolute }', /placed over/],
+    ['blending', '.t { mix-blend-mode: multiply }', /blended/],
+  ])('is unsure behind %s, and says so', (_, css, reason) => {
+    const result = check(css);
+    expect(result.verdict).toBe('unsure');
+    expect(result.reason).toMatch(reason);
+  });
+
+  it('is sure again when an opaque ground covers the picture', () => {
+    expect(check('.g { background: url(x.png) } .t { background: #fff; color: #000 }')).toMatchObject({
+      verdict: 'passes',
+      measured: 21,
+    });
+    expect(check('.g { position: fixed; background: #fff } .t { color: #000 }')).toMatchObject({ verdict: 'passes' });
+  });
+
+  it.each([
+    ['hidden text', '.g { display: none }', undefined],
+    ['transparent text', '.g { opacity: 0 }', undefined],
+    ['a disabled button', '', '<button class="t" disabled>Text</button>'],
+  ])('exempts %s with the reason', (_, css, body) => {
+    const result = check(css, body);
+    expect(result.verdict).toBe('exempt');
+    expect(result.reason).toBeTruthy();
+  });
+
+  it('lets a short check decide before an unsure and a passing one', () => {
+    const passing = check('.t { color: #000 }');
+    const short = check('.t { color: #aaa }');
+    const unsure = check('.g { background: url(x.png) }');
+    expect(worstOf([passing, unsure, short])).toBe(short);
+    expect(worstOf([passing, unsure])).toBe(unsure);
+    expect(worstOf([])).toBeUndefined();
+  });
+});

@@ -1,0 +1,25 @@
+import { readFileSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
+import { PageSession } from '../session/page-session.js';
+
+/** A page out of a body and one sheet. */
+export const pageOf = (body: string, css: string, head = ''): PageSession =>
+  new PageSession({
+    html: `<!doctype html><html><head>${head}<link rel="stylesheet" href="site.css"></head><body>${body}</body></html>`,
+    address: 'https://page.invalid/',
+    sheets: [{ address: 'https://page.invalid/site.css', text: css }],
+  });
+
+const site = (path: string) =>
+  readFileSync(fileURLToPath(new URL(`../../../../apps/practice-host/site/${path}`, import.meta.url)), 'utf8');
+
+/** A page of the demo site, as it is served. */
+export const demoPage = (file: 'index.html' | 'booking.html' = 'index.html'): PageSession =>
+  new PageSession({
+    html: site(file),
+    address: 'http://quillhaven.invalid/',
+    sheets: ['theme', 'site'].map((name) => ({
+      address: `http://quillhaven.invalid/css/${name}.css`,
+      text: site(`css/${name}.css`),
+    })),
+  });

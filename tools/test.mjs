@@ -1,0 +1,132 @@
+#!/usr/bin/env node
+// All tests, from a fresh clone: lint, types, unit, API and end to end; or the ones that are named.
+import { readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { build } from './lib/build.mjs';
+import { ensureInstalled, requireNode } from './lib/install.mjs';
+import { failWith, say, SetupError, step } from './lib/log.mjs';
+import { CHROMIUM, ensurePackages } from './lib/packages.mjs';
+import { dataFolder, root } from './lib/paths.mjs';
+import { freePort } from './lib/ports.mjs';
+import { startPostgres } from './lib/postgres.mjs';
+import { run } from './lib/run.mjs';
+import { startPracticeHost, startServer } from './lib/services.mjs';
+
+const bin = (name) => join(root, 'node_modules', '.bin', name);
+const esm = { NODE_OPTIONS: '--experimental-vm-modules --no-warnings' };
+const running = [];
+let passed = 0;
+let failed = 0;
+
+const started = async (promise) => {
+  const service = await promise;
+  running.push(service);
+  return service;
+};
+const stopAll = async () => {
+  for (const service of running.splice(0).reverse()) await service.stop().catch(() => undefined);
+};
+for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => void stopAll().then(() => process.exit(130)));
+
+const database = () => startPostgres(dataFolder(`test-${process.pid}-${Date.now()}`), { throwaway: true });
+
+/** A step without a count of its own counts as one test. */
+async function check(name, command, args) {
+  step(name);
+  const { code } = await run(command, args);
+  if (code === 0) passed++;
+  else failed++;
+}
+
+async function jest(project, env = {}, extra = []) {
+  const report = join(tmpdir(), `retoque-${project}-${process.pid}.json`);
+  await run(bin('jest'), ['--selectProjects', project, '--json', `--outputFile=${report}`, ...extra], {
+    env: { ...esm, ...env },
+  });
+  try {
+    const result = JSON.parse(readFileSync(report, 'utf8'));
+    passed += result.numPassedTests;
+    // A file that cannot even be loaded runs no test, and is a failure all the same.
+    failed += result.numFailedTests + result.numRuntimeErrorTestSuites;
+    if (!result.numTotalTests) failed++;
+  } catch {
+    failed++;
+  }
+  rmSync(report, { force: true });
+}
+
+async function endToEnd(extra = []) {
+  const [port, practicePort] = [await freePort(), await freePort()];
+  const db = await started(database());
+  await started(startPracticeHost(practicePort));
+  await started(startServer({ port, databaseUrl: db.url, practicePort }));
+  const report = join(tmpdir(), `retoque-e2e-${process.pid}.json`);
+  await run(bin('playwright'), ['test', '--reporter=list,json', ...extra], {
+    cwd: join(root, 'e2e'),
+    env: {
+      RETOQUE_URL: `http://127.0.0.1:${port}`,
+      PRACTICE_URL: `http://127.0.0.1:${practicePort}`,
+      RETOQUE_CHROMIUM: CHROMIUM,
+      PLAYWRIGHT_JSON_OUTPUT_NAME: report,
+    },
+  });
+  try {
+    const { stats } = JSON.parse(readFileSync(report, 'utf8'));
+    passed += stats.expected + stats.flaky;
+    failed += stats.unexpected;
+    if (!stats.expected) failed++;
+  } catch {
+    failed++;
+  }
+  rmSync(report, { force: true });
+  await stopAll();
+}
+
+const STEPS = {
+  lint: async () => {
+    await check('Lint', bin('eslint'), ['.', '--max-warnings', '0']);
+    await check('Format', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
+    await check('Direction of imports', bin('depcruise'), ['packages', 'apps', '--config', '.dependency-cruiser.cjs']);
+  },
+  types: () => check('Types', bin('tsc'), ['-b', 'tsconfig.check.json']),
+  unit: async (extra) => {
+    step('Unit tests');
+    await jest('unit', {}, extra);
+  },
+  api: async (extra) => {
+    step('API tests');
+    const db = await started(database());
+    await jest('api', { DATABASE_URL: db.url, RETOQUE_LOG: 'fatal' }, extra);
+    await stopAll();
+  },
+  e2e: async (extra) => {
+    step('End-to-end tests');
+    await endToEnd(extra);
+  },
+};
+
+try {
+  const [first, ...extra] = process.argv.slice(2);
+  const wanted = first ? [first] : Object.keys(STEPS);
+  const unknown = wanted.filter((name) => !STEPS[name]);
+  if (unknown.length)
+    throw new SetupError(
+      `There are no tests called ${unknown.join(', ')}; there are: ${Object.keys(STEPS).join(', ')}.`,
+    );
+  requireNode();
+  const needs = [
+    ...(wanted.includes('api') || wanted.includes('e2e') ? ['postgresql'] : []),
+    ...(wanted.includes('e2e') ? ['chromium'] : []),
+  ];
+  await ensurePackages(...needs);
+  await ensureInstalled();
+  if (wanted.some((name) => ['types', 'e2e', 'api'].includes(name))) await build();
+  for (const name of wanted) await STEPS[name](extra);
+} catch (error) {
+  failWith(error);
+  failed++;
+}
+await stopAll();
+say(`${passed} passed, ${failed} failed`);
+process.exit(failed ? 1 : 0);
