@@ -1,0 +1,21 @@
+import { defineConfig } from '@playwright/test';
+
+const root = process.getuid?.() === 0;
+
+/** Started by tools/test.mjs, which gives the addresses of a real server, database and practice host. */
+export default defineConfig({
+  testDir: './tests',
+  outputDir: '../test-results',
+  timeout: 60_000,
+  workers: 1,
+  forbidOnly: Boolean(process.env.CI),
+  use: {
+    baseURL: process.env.RETOQUE_URL ?? 'http://127.0.0.1:4310',
+    viewport: { width: 1280, height: 800 },
+    permissions: ['clipboard-read', 'clipboard-write'],
+    launchOptions: {
+      executablePath: process.env.RETOQUE_CHROMIUM ?? '/usr/bin/chromium',
+      args: root ? ['--no-sandbox'] : [],
+    },
+  },
+});
