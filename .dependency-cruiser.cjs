@@ -38,7 +38,7 @@ module.exports = {
   ],
   options: {
     doNotFollow: { path: 'node_modules|/dist/' },
-    exclude: { path: '/dist/' },
+    exclude: { path: '/dist(-types)?/' },
     tsPreCompilationDeps: true,
     tsConfig: { fileName: 'tsconfig.base.json' },
     enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'node', 'default', 'types'] },
