@@ -8,14 +8,15 @@ const look = EditorView.theme({
   '&.cm-focused': { outline: '2px solid #0b5563', outlineOffset: '-2px' },
 });
 
+const named = EditorView.contentAttributes.of({ 'aria-label': 'CSS to hand over' });
+
 /** CSS to read and to copy from, never to edit. */
 export default function CssView({ css }: { css: string }) {
   return (
     <CodeMirror
       value={css}
       readOnly
-      aria-label="CSS to hand over"
-      extensions={[cssLanguage(), look, EditorView.lineWrapping]}
+      extensions={[cssLanguage(), look, named, EditorView.lineWrapping]}
       basicSetup={{ foldGutter: false, highlightActiveLine: false, highlightActiveLineGutter: false }}
     />
   );

@@ -59,7 +59,8 @@ export function AppBar({
       alignItems="center"
       gap={{ base: '10px', md: '22px' }}
       px="14px"
-      flexWrap="wrap"
+      flexWrap={{ base: 'wrap', lg: 'nowrap' }}
+      pt={{ base: '8px', lg: '0' }}
       position="relative"
       zIndex={5}
     >

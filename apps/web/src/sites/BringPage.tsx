@@ -181,7 +181,7 @@ export function BringPage({
                       borderRadius="m"
                       fontSize="13px"
                     >
-                      <select {...form.register('siteId')}>
+                      <select aria-label="Site" {...form.register('siteId')}>
                         {sites.map((item) => (
                           <option key={item.id} value={item.id}>
                             {item.name}

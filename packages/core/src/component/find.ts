@@ -4,6 +4,7 @@ import { compareSpecificity } from '../css/selector/specificity.js';
 import { stripStates } from '../css/selector/strip-states.js';
 import type { PageStyles } from '../css/styles.js';
 import { locatorFor, selectAll, type Locator } from '../page/locator.js';
+import { pathSelector } from '../page/path.js';
 import { ancestors, textOf, type ElementNode, type PageTree } from '../page/tree.js';
 import type { Kind } from './kind.js';
 import { KINDS } from './kinds/index.js';
@@ -92,30 +93,34 @@ function* contexts(element: ElementNode): Generator<string> {
 const sameSet = (a: readonly ElementNode[], b: readonly ElementNode[]): boolean =>
   a.length === b.length && a.every((element, i) => element === b[i]);
 
-/** A selector that reaches a group and nothing else, as near to the site's own as possible. */
-function fittingSelector(group: readonly ElementNode[], base: string, tree: PageTree): string {
-  const reached = selectAll(tree, base);
-  if (sameSet(reached, group)) return base;
-  const first = group[0]!;
-  const compound = ownCompound(first);
-  const tried = new Set<string>();
-  for (const core of [base, compound]) {
-    for (const context of ['', ...contexts(first)]) {
-      const selector = context ? `${context} ${core}` : core;
-      if (tried.has(selector)) continue;
-      tried.add(selector);
-      if (sameSet(selectAll(tree, selector), group)) return selector;
-    }
-  }
-  return base;
-}
-
-const MAX_EXCLUDED = 2;
+const MAX_EXCLUDED = 3;
 
 interface Group {
   readonly kind: Kind;
   readonly base: string;
   readonly elements: ElementNode[];
+}
+
+/** Selectors as near to the site's own as possible, the plainest first. */
+function* candidates(first: ElementNode, base: string): Generator<string> {
+  const parent = first.parent?.name;
+  for (const core of [base, ownCompound(first)]) {
+    yield core;
+    for (const context of contexts(first)) yield `${context} ${core}`;
+    if (!parent) continue;
+    for (const context of contexts(first)) if (context !== parent) yield `${context} ${parent} > ${core}`;
+  }
+}
+
+/** A selector that reaches a group and nothing else; undefined when none is plain enough to be read. */
+function fittingSelector(group: readonly ElementNode[], base: string, tree: PageTree): string | undefined {
+  const tried = new Set<string>();
+  for (const selector of candidates(group[0]!, base)) {
+    if (tried.has(selector)) continue;
+    tried.add(selector);
+    if (sameSet(selectAll(tree, selector), group)) return selector;
+  }
+  return undefined;
 }
 
 /** The site's selector without what its other, more particular selectors reach; no weight is added. */
@@ -166,20 +171,24 @@ export function findComponents(styles: PageStyles): FoundComponent[] {
   };
   for (const group of groups.values()) {
     const { kind, base, elements } = group;
-    let selector = fittingSelector(elements, base, tree);
-    if (!sameSet(selectAll(tree, selector), elements))
-      selector = excludingOthers(group, groups.values(), tree) ?? selector;
-    if (sameSet(selectAll(tree, selector), elements)) {
+    const selector = fittingSelector(elements, base, tree) ?? excludingOthers(group, groups.values(), tree);
+    if (selector !== undefined) {
       add(kind, selector, elements);
       continue;
     }
-    // A selector as broad as `a` is narrowed place by place.
+    // A selector as broad as `a` is narrowed place by place, and in the last resort to each element's own place.
     const places = new Map<ElementNode | undefined, ElementNode[]>();
     for (const element of elements) {
       const place = neighbourhood(element);
       places.set(place, [...(places.get(place) ?? []), element]);
     }
-    for (const part of places.values()) add(kind, fittingSelector(part, base, tree), part);
+    for (const part of places.values()) {
+      const narrow = fittingSelector(part, base, tree);
+      if (narrow !== undefined) add(kind, narrow, part);
+      else
+        for (const element of part)
+          add(kind, fittingSelector([element], base, tree) ?? pathSelector(element), [element]);
+    }
   }
   return found.sort((a, b) => a.elements[0]! - b.elements[0]!);
 }

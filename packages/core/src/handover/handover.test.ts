@@ -169,7 +169,14 @@ describe('the demo site', () => {
     expect(found).toContainEqual({ kind: 'link', selector: '.qh-head nav li li a', n: 5, reach: 5 });
     expect(found).toContainEqual({ kind: 'link', selector: '.card .more', n: 3, reach: 3 });
     // Every selector reaches just what it stands for.
-    for (const item of found) expect(item.reach).toBe(item.n);
+    for (const item of [
+      ...found,
+      ...demoPage('booking.html')
+        .components()
+        .map(({ elements, reach }) => ({ reach, n: elements.length })),
+    ]) {
+      expect(item.reach).toBe(item.n);
+    }
     for (const item of found) expect(() => compileText(item.selector)).not.toThrow();
   });
 

@@ -6,7 +6,7 @@ import { kindNamed } from '../component/kinds/index.js';
 import type { Kind, Row, StateColumn } from '../component/kind.js';
 import type { Applied } from '../css/cascade.js';
 import { DESKTOP, type Environment } from '../css/environment.js';
-import { bitsOf, closeBits, type StateBits } from '../css/selector/states.js';
+import { bitsOf, closeBits, type Atom, type StateBits } from '../css/selector/states.js';
 import { PageStyles, type ElementStyle } from '../css/styles.js';
 import {
   asLastSheet,
@@ -100,6 +100,15 @@ export class ComponentSession {
   /** The element that stands for the component, forced into a column's state. */
   forcedFor(column: StateColumn) {
     return this.forcer.force(this.element, this.shownBits(column));
+  }
+
+  /** The site's style of one of the component's elements, by its order, in a state set. */
+  styleIn(atoms: readonly Atom[], order = this.element.order, environment: Environment = DESKTOP): ElementStyle {
+    const element = this.page.tree.elements[order] ?? this.element;
+    return this.page
+      .stylesFor(environment)
+      .at(this.forcer.force(element, closeBits(bitsOf(atoms))))
+      .of(element);
   }
 
   private planInput(part: string, look: Look, cases: readonly EnvironmentCase[]): PlanInput {

@@ -1,0 +1,32 @@
+import { AxeBuilder } from '@axe-core/playwright';
+import { expect, test, type Page } from '@playwright/test';
+import { openButton, setColour } from './support';
+
+/** Our own screens; what stands in preview frames is the owner's, flaws and all. */
+async function violations(page: Page) {
+  const { violations: found } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
+    .exclude('iframe')
+    .analyze();
+  return found.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.target.join(' ')).join('; ')}`);
+}
+
+test('the screens pass the checks that they make of others', async ({ page }) => {
+  await page.goto('/');
+  await expect(page.getByRole('heading', { name: 'Your sites' })).toBeVisible();
+  expect(await violations(page)).toEqual([]);
+  await page.getByRole('button', { name: 'Bring a page' }).first().click();
+  await expect(page.getByRole('dialog')).toBeVisible();
+  expect(await violations(page)).toEqual([]);
+  await page.keyboard.press('Escape');
+  await openButton(page);
+  await setColour(page, 'text', 'hover', '#ffffff');
+  expect(await violations(page)).toEqual([]);
+  await page.getByRole('link', { name: 'Survey' }).click();
+  await expect(page.locator('[data-outline]').first()).toBeVisible();
+  expect(await violations(page)).toEqual([]);
+  await page.goBack();
+  await page.getByRole('link', { name: 'Take the CSS' }).click();
+  await expect(page.locator('.cm-content')).toBeVisible();
+  expect(await violations(page)).toEqual([]);
+});

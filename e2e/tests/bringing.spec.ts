@@ -1,0 +1,113 @@
+import { expect, test } from '@playwright/test';
+import { pastePage, PRACTICE } from './support';
+
+test('bad addresses are named, and nothing is lost', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('button', { name: 'Bring a page' }).first().click();
+  const address = page.getByLabel('Address of the page');
+  await page.getByRole('button', { name: 'Bring the page' }).click();
+  await expect(page.getByText('Give the address of a page.')).toBeVisible();
+  await address.fill('quillhaven');
+  await expect(page.getByText('Start the address with http:// or https://.')).toBeVisible();
+  await address.fill('http://127.0.0.1:9/');
+  await page.getByRole('button', { name: 'Bring the page' }).click();
+  await expect(page.getByRole('alert')).toContainText('refused because it is this machine itself');
+  await expect(address).toHaveValue('http://127.0.0.1:9/');
+});
+
+test('files are brought together', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('button', { name: 'Bring a page' }).first().click();
+  await page.getByRole('tab', { name: 'Files' }).click();
+  await page.getByRole('button', { name: 'Bring the page' }).click();
+  await expect(page.getByText('Choose the HTML file of the page')).toBeVisible();
+  await page.locator('input[type=file]').setInputFiles([
+    {
+      name: 'quay.html',
+      mimeType: 'text/html',
+      buffer: Buffer.from('<title>Quay</title><link rel=stylesheet href=q.css><a href="#">Board</a>'),
+    },
+    { name: 'q.css', mimeType: 'text/css', buffer: Buffer.from('a { color: #777 }') },
+  ]);
+  await page.getByRole('dialog').getByRole('combobox').selectOption('new');
+  await page.getByLabel('Name of the new site').fill(`Files ${Date.now()}`);
+  await page.getByRole('button', { name: 'Bring the page' }).click();
+  await expect(page.getByRole('button', { name: /^Board.*4 states short.*1 link/s })).toBeVisible();
+});
+
+test('a page that a script would build is recognised', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('button', { name: 'Bring a page' }).first().click();
+  await page.getByRole('tab', { name: 'Paste' }).click();
+  await page.getByLabel('Name of the page').fill('App');
+  await page.getByLabel('HTML', { exact: true }).fill('<div id="root"></div><script src="app.js"></script>');
+  await page.getByRole('button', { name: 'Bring the page' }).click();
+  const alert = page.getByRole('alert').or(page.getByText('Name the site'));
+  await expect(alert.first()).toContainText(/A script builds that page|Name the site/);
+});
+
+test('nothing in a page can run, load from elsewhere, or be followed', async ({ page }) => {
+  const asked: string[] = [];
+  await page.route(/elsewhere\.invalid/, (route) => {
+    asked.push(route.request().url());
+    return route.abort();
+  });
+  const html = `<!doctype html><body onload="parent.hit = 1"><script>parent.hit = 2</script>
+    <img src="https://elsewhere.invalid/p.png" onerror="parent.hit = 3"><a href="javascript:parent.hit=4" onclick="parent.hit=5">Click me</a>
+    <a href="https://elsewhere.invalid/away" target="_top">Leave</a><svg onload="parent.hit=6"><script>parent.hit=7</script></svg>
+    <form action="https://elsewhere.invalid/form"><button formaction="javascript:parent.hit=8">Send it</button></form>`;
+  await pastePage(
+    page,
+    html,
+    'body { background: url(https://elsewhere.invalid/b.png) } @import "https://elsewhere.invalid/i.css";',
+  );
+  const frame = page.locator('iframe[title="The page"]');
+  await expect(frame).toHaveAttribute('sandbox', 'allow-same-origin');
+  await frame.contentFrame().getByText('Leave').click();
+  await expect(page).toHaveURL(/\/style\//);
+  await page.goBack();
+  await frame.contentFrame().getByRole('button', { name: 'Send it' }).click();
+  await expect(page).toHaveURL(/\/style\//);
+  expect(await page.evaluate(() => (window as unknown as { hit?: number }).hit)).toBeUndefined();
+  expect(asked).toEqual([]);
+});
+
+test('a component is picked on the page, or in the list by keyboard', async ({ page }) => {
+  await page.goto('/');
+  await page
+    .getByRole('link', { name: /Book a crossing/ })
+    .first()
+    .click();
+  await expect(page.locator('[data-outline]').first()).toBeVisible();
+  const frame = page.locator('iframe[title="The page"]').contentFrame();
+  await frame.locator('.crumbs a').first().hover();
+  await expect(page.getByText('Home · 2 matches')).toBeVisible();
+  await frame.locator('.crumbs a').first().click();
+  await expect(page.getByRole('heading', { name: 'Home', level: 1 })).toBeVisible();
+  await expect(page.locator('[data-check="default"]')).toContainText('of 4.5');
+  await page.goBack();
+  await page.getByRole('button', { name: /^Skip to the content/ }).focus();
+  await page.keyboard.press('ArrowDown');
+  await expect(page.getByRole('button', { name: /^See what changes/ })).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'See what changes', level: 1 })).toBeVisible();
+});
+
+test('a removed site can be brought back', async ({ page }) => {
+  await pastePage(page, '<a href="#">One</a>', '', 'Short-lived');
+  await page.goto('/');
+  const section = page.locator('section', { hasText: 'Short-lived' });
+  await section.getByRole('button', { name: 'Remove site' }).click();
+  await expect(section).toBeHidden();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(section).toBeVisible();
+});
+
+test('the demo site works by itself', async ({ page }) => {
+  await page.goto(`${PRACTICE}/`);
+  await expect(page.getByRole('heading', { name: 'A biscuit with your crossing?' })).toBeVisible();
+  await page.getByRole('button', { name: 'Accept all' }).click();
+  await expect(page.getByRole('heading', { name: 'A biscuit with your crossing?' })).toBeHidden();
+  await page.getByRole('link', { name: 'Crossings' }).hover();
+  await expect(page.getByRole('link', { name: 'Night boat' })).toBeVisible();
+});
