@@ -52,12 +52,12 @@ export interface TextCase {
 export function textCase(page: StyledPage, carrier: ElementNode): TextCase {
   const style = page.of(carrier);
   const { layers, doubt } = backdropOf(page, carrier);
-  const shadow = style.text('-webkit-text-fill-color');
   return {
     carrier,
-    colour: style.colour('color'),
+    // Where it is set, the fill paints the text and not `color`.
+    colour: style.colour('-webkit-text-fill-color'),
     layers,
-    doubt: doubt ?? (shadow !== 'auto' ? 'The text is filled with another colour than its own.' : undefined),
+    doubt,
     large: isLarge(style.fontSize, style.fontWeight),
   };
 }

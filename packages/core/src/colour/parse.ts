@@ -1,6 +1,6 @@
 import { converter, parse } from 'culori';
 import { clamp01, type Rgba } from './rgba.js';
-import { SYSTEM_COLOURS } from './system.js';
+import { systemColour } from './system.js';
 
 const toRgb = converter('rgb');
 
@@ -23,7 +23,7 @@ function read(text: string) {
  */
 export function parseColour(text: string): Rgba | undefined {
   const trimmed = text.trim().toLowerCase();
-  const parsed = read(SYSTEM_COLOURS[trimmed] ?? trimmed);
+  const parsed = read(systemColour(trimmed) ?? trimmed);
   if (!parsed) return undefined;
   const rgb = toRgb(parsed);
   const legacy = parsed.mode === 'rgb' || parsed.mode === 'hsl' || parsed.mode === 'hwb';

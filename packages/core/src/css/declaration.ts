@@ -1,76 +1,108 @@
-import { generate, lexer, type Value } from 'css-tree';
+import { generate, type Value } from 'css-tree';
 import { canonicalName } from './property/names.js';
+import { isLogical } from './property/logical.js';
 import { PROPERTIES } from './property/table.js';
+import { quirkyText } from './quirks.js';
 import { readCss } from './read.js';
 import type { Declaration, Place } from './sheet.js';
 import { SHORTHANDS } from './shorthand/index.js';
-import { isColour } from './shorthand/split.js';
+import { isValidValue } from './validity.js';
 
-export const CSS_WIDE: ReadonlySet<string> = new Set(['inherit', 'initial', 'unset', 'revert', 'revert-layer']);
+export const CSS_WIDE: ReadonlySet<string> = new Set([
+  'inherit',
+  'initial',
+  'unset',
+  'revert',
+  'revert-layer',
+  'revert-rule',
+]);
 
 const SUBSTITUTION = /(^|[^-\w])(var|env)\(/i;
 
 /** True when the value can only be known once custom properties are put in. */
 export const needsSubstitution = (text: string): boolean => SUBSTITUTION.test(text);
 
-/** Parses value text; undefined when it is not CSS at all. */
+const parsed = new Map<string, Value | null>();
+const MAX_KEPT = 50_000;
+
+/** Parses value text; undefined when it is not CSS at all. Trees are shared, so they must not be changed. */
 export function parseValue(text: string): Value | undefined {
-  const node = readCss(text, 'value');
-  return node?.type === 'Value' ? node : undefined;
+  let value = parsed.get(text);
+  if (value === undefined) {
+    const node = readCss(text, 'value');
+    value = node?.type === 'Value' ? node : null;
+    if (parsed.size > MAX_KEPT) parsed.clear();
+    parsed.set(text, value);
+  }
+  return value ?? undefined;
 }
 
-/** True when the property's grammar takes the value; what the grammar's data do not know is let through. */
-export function isValidValue(property: string, value: Value): boolean {
-  const info = PROPERTIES.get(property);
-  if (info?.kind === 'colour') {
-    const only = value.children.size === 1 ? value.children.first : null;
-    if (only?.type === 'Function' && isColour(only)) return true;
-  }
-  const result = lexer.matchProperty(property, value);
-  return !result.error || !/mismatch/i.test(result.error.message);
-}
+export { isValidValue };
+
+type Longhands = readonly (readonly [property: string, value: string, shorthand?: string])[];
+const NONE: Longhands = [];
+const spread = new Map<string, Longhands>();
 
 /**
  * Spreads one declaration over longhands, in canonical names. What a browser would drop gives an empty list.
  *
- * @param value parsed, or text when it must wait for substitution
+ * @param quirks the sheet belongs to a page in quirks mode
  */
-export function expandDeclaration(declared: string, text: string, important: boolean, place: Place): Declaration[] {
+export function expandDeclaration(
+  declared: string,
+  text: string,
+  important: boolean,
+  place: Place,
+  quirks = false,
+): Declaration[] {
   const property = canonicalName(declared);
-  const value = text.trim();
-  if (property.startsWith('--')) return [{ property, value, important, place }];
-  if (value === '') return [];
+  if (property.startsWith('--')) return [{ property, value: text.trim(), important, place }];
+  const key = `${quirks ? 'q' : ''}${property}:${text}`;
+  let longhands = spread.get(key);
+  if (!longhands) {
+    longhands = longhandsOf(property, quirks ? quirkyText(property, text.trim()) : text.trim());
+    if (spread.size > MAX_KEPT) spread.clear();
+    spread.set(key, longhands);
+  }
+  return longhands.map(([name, value, shorthand]) =>
+    shorthand ? { property: name, value, important, place, shorthand } : { property: name, value, important, place },
+  );
+}
+
+function longhandsOf(property: string, value: string): Longhands {
+  if (value === '') return NONE;
   const shorthand = SHORTHANDS.get(property);
-  const wide = CSS_WIDE.has(value.toLowerCase());
+  const word = value.toLowerCase();
+  const wide = CSS_WIDE.has(word);
   if (property === 'all') {
-    if (!wide) return [];
+    if (!wide) return NONE;
     return [...PROPERTIES.keys()]
-      .filter((name) => name !== 'direction')
-      .map((name) => ({ property: name, value: value.toLowerCase(), important, place }));
+      .filter((name) => name !== 'direction' && name !== 'unicode-bidi')
+      .map((name) => [name, word] as const);
   }
   if (!shorthand) {
-    if (wide) return [{ property, value: value.toLowerCase(), important, place }];
-    if (needsSubstitution(value)) return [{ property, value, important, place }];
-    const parsed = parseValue(value);
-    return parsed && isValidValue(property, parsed) ? [{ property, value: generate(parsed), important, place }] : [];
+    if (wide) return [[property, word]];
+    if (needsSubstitution(value)) return [[property, value]];
+    const node = parseValue(value);
+    return node && isValidValue(grammarName(property), node) ? [[property, generate(node)]] : NONE;
   }
-  if (wide) {
-    return shorthand.longhands.map((name) => ({ property: name, value: value.toLowerCase(), important, place }));
-  }
-  if (needsSubstitution(value)) {
-    return shorthand.longhands.map((name) => ({ property: name, value, important, place, shorthand: property }));
-  }
+  if (wide) return shorthand.longhands.map((name) => [name, word] as const);
+  if (needsSubstitution(value)) return shorthand.longhands.map((name) => [name, value, property] as const);
   const longhands = expandShorthand(property, value);
-  return longhands
-    ? Object.entries(longhands).map(([name, part]) => ({ property: name, value: part, important, place }))
-    : [];
+  return longhands ? Object.entries(longhands) : NONE;
 }
+
+/** A logical longhand takes what its physical one takes. */
+const grammarName = (property: string): string =>
+  isLogical(property) && property.startsWith('border') && property.endsWith('radius')
+    ? 'border-top-left-radius'
+    : property;
 
 /** The longhands of a shorthand's value without var(); undefined when it is invalid. */
 export function expandShorthand(name: string, text: string): Readonly<Record<string, string>> | undefined {
-  const parsed = parseValue(text);
-  if (!parsed) return undefined;
-  const longhands = SHORTHANDS.get(name)?.expand(parsed);
+  const node = parseValue(text);
+  if (!node) return undefined;
+  const longhands = SHORTHANDS.get(name)?.expand(node);
   if (!longhands) return undefined;
   for (const [property, part] of Object.entries(longhands)) {
     const value = parseValue(part);

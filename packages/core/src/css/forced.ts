@@ -1,16 +1,20 @@
-import { ancestors, type ElementNode } from '../page/tree.js';
+import { labelledControl } from '../page/label.js';
+import { ancestors, selfAndAncestors, type ElementNode } from '../page/tree.js';
 import { ACTIVE, closeBits, FOCUS, FOCUS_WITHIN, HOVER, type StateBits } from './selector/states.js';
 
 /** Interaction state forced on a page: which elements are in which atoms. */
 export interface ForcedStates {
   readonly bits: ReadonlyMap<ElementNode, StateBits>;
+  /** States of the pseudo-elements of an element, where they differ from its own. */
+  readonly pseudo?: ReadonlyMap<ElementNode, StateBits>;
 }
 
 export const AT_REST: ForcedStates = { bits: new Map() };
 
 /**
  * Puts elements into states and spreads them as a browser does: a hovered or pressed element makes its ancestors
- * hovered or pressed, and a focused one makes itself and its ancestors `:focus-within`.
+ * hovered or pressed, a label its control (HTML, section 4.16.3), and a focused element makes itself and its ancestors
+ * `:focus-within`.
  */
 export function forceStates(targets: Iterable<readonly [ElementNode, StateBits]>): ForcedStates {
   const bits = new Map<ElementNode, StateBits>();
@@ -23,6 +27,12 @@ export function forceStates(targets: Iterable<readonly [ElementNode, StateBits]>
     add(element, own | within);
     const spread = (own & (HOVER | ACTIVE)) | within;
     if (spread) for (const node of ancestors(element)) add(node, spread);
+    const pointed = own & (HOVER | ACTIVE);
+    if (!pointed) continue;
+    for (const node of selfAndAncestors(element)) {
+      const control = labelledControl(node);
+      if (control) add(control, pointed);
+    }
   }
   return { bits };
 }

@@ -1,27 +1,46 @@
 import {
   find,
   generate,
-  lexer,
   parse,
+  string as cssString,
   type Atrule,
   type Block,
   type CssNode,
   type Rule,
   type StyleSheet,
 } from 'css-tree';
-import { expandDeclaration, needsSubstitution } from './declaration.js';
 import { splitBlock } from './nested.js';
 import { compileParsedList, compileText, InvalidSelectorError } from './selector/match.js';
 import type { CompiledSelector } from './selector/types.js';
-import type { Condition, Declaration, ParsedSheet, Place, SheetImport, StyleRule } from './sheet.js';
+import {
+  StyleRule,
+  type Condition,
+  type LayerEntry,
+  type ParsedSheet,
+  type Place,
+  type Problem,
+  type RawDeclaration,
+  type RegisteredProperty,
+  type Scope,
+  type SheetImport,
+} from './sheet.js';
+import { supports } from './supports.js';
 
 /** Sheets past this many characters are refused by importers; the core itself never hangs on them. */
 export const MAX_SHEET_LENGTH = 4_000_000;
 const MAX_NESTING = 64;
 
+export interface SheetOptions {
+  /** Address that relative url() refer to. */
+  readonly base?: string | undefined;
+  /** The page is in quirks mode. */
+  readonly quirks?: boolean | undefined;
+}
+
 interface Surroundings {
   readonly conditions: readonly Condition[];
   readonly layer: readonly string[];
+  readonly scope: Scope | undefined;
   readonly parents: readonly CompiledSelector[] | undefined;
   readonly depth: number;
 }
@@ -35,11 +54,12 @@ const listOf = (node: CssNode | null | undefined): CssNode[] =>
  *
  * @param name shown in explanations as the sheet's name
  */
-export function parseSheet(name: string, text: string): ParsedSheet {
+export function parseSheet(name: string, text: string, options: SheetOptions = {}): ParsedSheet {
   const rules: StyleRule[] = [];
-  const layers: (readonly string[])[] = [];
+  const layers: LayerEntry[] = [];
   const imports: SheetImport[] = [];
-  const problems: { message: string; place: Place }[] = [];
+  const registered: RegisteredProperty[] = [];
+  const problems: Problem[] = [];
   let anonymous = 0;
 
   const placeOf = (node: CssNode): Place => ({
@@ -48,13 +68,14 @@ export function parseSheet(name: string, text: string): ParsedSheet {
     column: node.loc?.start.column ?? 1,
   });
   const problem = (message: string, node: CssNode) => problems.push({ message, place: placeOf(node) });
-  const enterLayer = (layer: readonly string[]) => {
-    layers.push(layer);
-    return layer;
+  const enterLayer = (path: readonly string[], conditions: readonly Condition[]) => {
+    layers.push({ path, conditions });
+    return path;
   };
 
   const sheet = parse(text, {
     positions: true,
+    parseValue: false,
     parseCustomProperty: false,
     onParseError: (error) => {
       const at = error as unknown as { line?: number; column?: number };
@@ -62,13 +83,12 @@ export function parseSheet(name: string, text: string): ParsedSheet {
     },
   }) as StyleSheet;
 
-  const readDeclaration = (node: CssNode): Declaration[] => {
+  const readDeclaration = (node: CssNode): RawDeclaration[] => {
     if (node.type !== 'Declaration') return [];
-    const value = node.value.type === 'Raw' ? node.value.value : textOfValue(text, node.value);
-    const found = expandDeclaration(node.property, value, node.important !== false, placeOf(node));
-    if (!found.length && value.trim())
-      problem(`${node.property}: ${value.trim()} is not valid, so it is dropped.`, node);
-    return found;
+    // `!ie` and its like are no importance, and make the declaration invalid.
+    if (typeof node.important === 'string') return [];
+    const value = node.value.type === 'Raw' ? node.value.value : generate(node.value);
+    return [{ property: node.property, text: value.trim(), important: node.important, place: placeOf(node) }];
   };
 
   const addRule = (node: Rule, around: Surroundings) => {
@@ -79,7 +99,7 @@ export function parseSheet(name: string, text: string): ParsedSheet {
       return;
     }
     try {
-      selectors = compileParsedList(node.prelude, { parents: around.parents });
+      selectors = compileParsedList(node.prelude, { parents: around.parents, scoped: around.scope !== undefined });
     } catch (error) {
       if (!(error instanceof InvalidSelectorError)) throw error;
       problem(`${generate(node.prelude)}: ${error.message} The rule is dropped.`, node);
@@ -96,11 +116,14 @@ export function parseSheet(name: string, text: string): ParsedSheet {
     place: Place,
     around: Surroundings,
   ) => {
-    const pending: Declaration[] = [];
+    const pending: RawDeclaration[] = [];
     const flush = () => {
       if (!pending.length) return;
-      const { conditions, layer } = around;
-      rules.push({ selectors, selectorText, declarations: [...pending], conditions, layer, place });
+      const { conditions, layer, scope } = around;
+      const { base, quirks = false } = options;
+      rules.push(
+        new StyleRule({ selectors, selectorText, raw: [...pending], conditions, layer, scope, place, base, quirks }),
+      );
       pending.length = 0;
     };
     for (const child of listOf(block)) {
@@ -126,7 +149,7 @@ export function parseSheet(name: string, text: string): ParsedSheet {
     around: Surroundings,
     selectors: CompiledSelector[],
     selectorText: string,
-    pending: Declaration[],
+    pending: RawDeclaration[],
     flush: () => void,
   ) => {
     const at = node.loc?.start ?? { offset: 0, line: 1, column: 1 };
@@ -184,16 +207,16 @@ export function parseSheet(name: string, text: string): ParsedSheet {
         addBlock(node.block, inside(mediaCondition(prelude)), owner);
         break;
       case 'supports':
-        addBlock(node.block, inside({ kind: 'supports', holds: supports(listOf(prelude)[0]) }), owner);
+        addBlock(node.block, inside(supportsCondition(prelude)), owner);
         break;
       case 'layer': {
         const names = listOf(listOf(prelude)[0]).map((item) => (item.type === 'Layer' ? item.name.split('.') : []));
         if (!node.block) {
-          for (const path of names) enterLayer([...around.layer, ...path]);
+          for (const path of names) enterLayer([...around.layer, ...path], around.conditions);
           break;
         }
         const own = names[0] ?? [`anonymous ${name} ${++anonymous}`];
-        const layer = enterLayer([...around.layer, ...own]);
+        const layer = enterLayer([...around.layer, ...own], around.conditions);
         addBlock(node.block, { ...around, layer, depth: around.depth + 1 }, owner);
         break;
       }
@@ -201,34 +224,43 @@ export function parseSheet(name: string, text: string): ParsedSheet {
         if (around.depth > 0 || rules.length) break;
         const found = readImport(node, () => `anonymous ${name} ${++anonymous}`);
         if (found) {
-          if (found.layer) enterLayer(found.layer);
+          if (found.layer) enterLayer(found.layer, found.conditions);
           imports.push(found);
         }
         break;
       }
       case 'container':
-      case 'scope':
-      case 'starting-style': {
-        const text = `@${node.name} ${prelude ? generate(prelude) : ''}`.trim();
-        addBlock(node.block, inside({ kind: 'unknown', text }), owner);
+        addBlock(node.block, inside(containerCondition(prelude, text)), owner);
+        break;
+      case 'scope': {
+        const scope = readScope(prelude, text, around.scope);
+        if (!scope) {
+          problem(`@scope ${prelude ? generate(prelude) : ''} cannot be read, so it is dropped.`, node);
+          break;
+        }
+        addBlock(node.block, { ...around, scope, parents: [], depth: around.depth + 1 });
         break;
       }
+      case 'property': {
+        const found = readProperty(node, around.conditions);
+        if (found) registered.push(found);
+        else problem('An @property rule needs a name, `syntax` and `inherits`; it is dropped.', node);
+        break;
+      }
+      // Values to start a transition from; at rest, transitions finished, they never apply.
+      case 'starting-style':
+        break;
       default:
         break;
     }
   };
 
   for (const node of listOf(sheet)) {
-    const around: Surroundings = { conditions: [], layer: [], parents: undefined, depth: 0 };
+    const around: Surroundings = { conditions: [], layer: [], scope: undefined, parents: undefined, depth: 0 };
     if (node.type === 'Rule') addRule(node, around);
     else if (node.type === 'Atrule') addAtrule(node, around);
   }
-  return { name, rules, layers, imports, problems };
-}
-
-/** The author's own text of a value, so that explanations and restated rules read as written. */
-function textOfValue(text: string, value: CssNode): string {
-  return value.loc ? text.slice(value.loc.start.offset, value.loc.end.offset) : generate(value);
+  return { name, rules, layers, imports, registered, problems };
 }
 
 const sourceOf = (text: string, node: CssNode): string =>
@@ -247,6 +279,7 @@ function readLoosely(
     return parse(piece, {
       context,
       positions: true,
+      parseValue: false,
       parseCustomProperty: false,
       onParseError: () => undefined,
       ...position,
@@ -276,42 +309,75 @@ function readMedia(text: string): CssNode | undefined {
   }
 }
 
-/** CSS Conditional 4, section 6: what a current browser supports, judged by the grammar of the property. */
-export function supports(node: CssNode | undefined): boolean {
-  if (!node) return false;
-  if (node.type === 'Condition') {
-    let result: boolean | undefined;
-    let joiner = 'and';
-    let negate = false;
-    for (const item of listOf(node)) {
-      if (item.type === 'Identifier') {
-        if (item.name.toLowerCase() === 'not') negate = true;
-        else joiner = item.name.toLowerCase();
-        continue;
-      }
-      const value = supports(item) !== negate;
-      negate = false;
-      result = result === undefined ? value : joiner === 'or' ? result || value : result && value;
+const supportsCondition = (prelude: CssNode | null): Condition => ({
+  kind: 'supports',
+  holds: supports(listOf(prelude)[0]),
+  text: prelude ? generate(prelude) : '',
+});
+
+/** CSS Conditional 5, section 5.1: an optional name, then the query. */
+function containerCondition(prelude: CssNode | null, source: string): Condition {
+  const text = prelude?.loc ? source.slice(prelude.loc.start.offset, prelude.loc.end.offset).trim() : '';
+  const parts = listOf(prelude);
+  const name = parts[0]?.type === 'Identifier' && parts[0].name.toLowerCase() !== 'not' ? parts[0].name : undefined;
+  return { kind: 'container', name, node: parts.find((part) => part.type === 'Condition'), text };
+}
+
+/** `(start) to (end)`, both optional; undefined when a selector in it is invalid. */
+function readScope(prelude: CssNode | null, source: string, parent: Scope | undefined): Scope | undefined {
+  const text = prelude?.loc ? source.slice(prelude.loc.start.offset, prelude.loc.end.offset).trim() : '';
+  const [start, end] = text === '' ? [] : splitScope(text);
+  if (text !== '' && start === undefined && end === undefined) return undefined;
+  try {
+    return {
+      roots: start === undefined ? undefined : compileText(start, parent ? { parents: [], scoped: true } : {}),
+      limits: end === undefined ? [] : compileText(end, { parents: [], scoped: true }),
+      parent,
+    };
+  } catch (error) {
+    if (error instanceof InvalidSelectorError) return undefined;
+    throw error;
+  }
+}
+
+/** Splits at the `to` that stands between the two parentheses. */
+function splitScope(text: string): [string | undefined, string | undefined] {
+  let depth = 0;
+  let at = -1;
+  for (let i = 0; i < text.length; i++) {
+    if (text[i] === '(') depth++;
+    else if (text[i] === ')') depth--;
+    else if (depth === 0 && /^to\b/i.test(text.slice(i))) {
+      at = i;
+      break;
     }
-    return result ?? false;
   }
-  const loose = node as unknown as { type: string; declaration?: CssNode; feature?: string; value?: CssNode };
-  if (loose.type === 'SupportsDeclaration' && loose.declaration) return supports(loose.declaration);
-  if (node.type === 'Declaration') {
-    if (node.property.startsWith('--')) return true;
-    const text = generate(node.value);
-    if (needsSubstitution(text)) return lexer.getProperty(node.property) !== null;
-    return node.value.type === 'Value' && !lexer.matchProperty(node.property, node.value).error;
-  }
-  if (loose.type === 'FeatureFunction' && loose.feature?.toLowerCase() === 'selector' && loose.value) {
-    try {
-      compileText(generate(loose.value));
-      return true;
-    } catch {
-      return false;
+  const inner = (part: string) => {
+    const trimmed = part.trim();
+    return trimmed.startsWith('(') && trimmed.endsWith(')') ? trimmed.slice(1, -1) : undefined;
+  };
+  return at < 0 ? [inner(text), undefined] : [inner(text.slice(0, at)), inner(text.slice(at + 2))];
+}
+
+/** CSS Properties and Values 1, section 3: a rule without its name, syntax or inheritance is invalid. */
+function readProperty(node: Atrule, conditions: readonly Condition[]): RegisteredProperty | undefined {
+  const name = node.prelude ? generate(node.prelude).trim() : '';
+  if (!name.startsWith('--')) return undefined;
+  const descriptors = new Map<string, string>();
+  for (const item of listOf(node.block)) {
+    if (item.type === 'Declaration') {
+      const value = item.value.type === 'Raw' ? item.value.value : generate(item.value);
+      descriptors.set(item.property.toLowerCase(), value.trim());
     }
   }
-  return false;
+  const syntaxText = descriptors.get('syntax');
+  const inherits = descriptors.get('inherits')?.toLowerCase();
+  if (!syntaxText || !/^(["']).*\1$/s.test(syntaxText) || (inherits !== 'true' && inherits !== 'false'))
+    return undefined;
+  const syntax = cssString.decode(syntaxText).trim();
+  const initial = descriptors.get('initial-value');
+  if (initial === undefined && syntax !== '*') return undefined;
+  return { name, syntax, inherits: inherits === 'true', initial, conditions };
 }
 
 function readImport(node: Atrule, anonymousLayer: () => string): SheetImport | undefined {
@@ -326,7 +392,7 @@ function readImport(node: Atrule, anonymousLayer: () => string): SheetImport | u
     else if (part.type === 'Function' && part.name.toLowerCase() === 'layer')
       layer = generate(part).slice(6, -1).split('.');
     else if (part.type === 'Function' && part.name.toLowerCase() === 'supports') {
-      conditions.push({ kind: 'supports', holds: supports(listOf(part)[0]) });
+      conditions.push(supportsCondition(part));
     } else if (part.type === 'MediaQueryList') {
       conditions.push({ kind: 'media', query: { text: generate(part), node: part } });
     }

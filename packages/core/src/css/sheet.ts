@@ -1,5 +1,7 @@
-import type { CompiledSelector } from './selector/types.js';
+import type { CssNode } from 'css-tree';
+import { expandDeclaration } from './declaration.js';
 import type { MediaQueryList } from './media.js';
+import type { CompiledSelector } from './selector/types.js';
 
 /** Where a declaration stands in its sheet; lines and columns count from 1. */
 export interface Place {
@@ -10,6 +12,7 @@ export interface Place {
 
 /** One longhand as declared, shorthands already expanded. */
 export interface Declaration {
+  /** Canonical name; a logical one stays logical, since the element's direction decides what it sets. */
   readonly property: string;
   /** CSS text; may hold var(). For a longhand out of a shorthand with var(), see `shorthand`. */
   readonly value: string;
@@ -17,35 +20,143 @@ export interface Declaration {
   readonly place: Place;
   /** Set when the value can only be known after var() is substituted in the whole shorthand. */
   readonly shorthand?: string;
+  /** Its place among the declarations of its rule. */
+  readonly index?: number;
 }
 
 export type Origin = 'browser' | 'author';
 
+/** A container query: asked of the nearest ancestor that is a container of that name. */
+export interface ContainerCondition {
+  readonly kind: 'container';
+  readonly name: string | undefined;
+  readonly node: CssNode | undefined;
+  readonly text: string;
+}
+
 /** A condition under which a rule applies; all of a rule's conditions must hold. */
 export type Condition =
   | { readonly kind: 'media'; readonly query: MediaQueryList }
-  | { readonly kind: 'supports'; readonly holds: boolean }
-  | { readonly kind: 'unknown'; readonly text: string };
+  | { readonly kind: 'supports'; readonly holds: boolean; readonly text: string }
+  | ContainerCondition;
 
-export interface StyleRule {
+/** The part of a page that an @scope rule is about (Cascade 6, section 2.5). */
+export interface Scope {
+  /** Undefined for the parent of the sheet's own element. */
+  readonly roots: readonly CompiledSelector[] | undefined;
+  readonly limits: readonly CompiledSelector[];
+  readonly parent: Scope | undefined;
+}
+
+/** A declaration as written. */
+export interface RawDeclaration {
+  readonly property: string;
+  readonly text: string;
+  readonly important: boolean;
+  readonly place: Place;
+}
+
+interface RuleParts {
   readonly selectors: readonly CompiledSelector[];
   readonly selectorText: string;
-  readonly declarations: readonly Declaration[];
+  readonly raw: readonly RawDeclaration[];
   readonly conditions: readonly Condition[];
   /** Path of layer names, outermost first; empty for unlayered rules. Anonymous layers get unique names. */
   readonly layer: readonly string[];
+  readonly scope: Scope | undefined;
+  readonly place: Place;
+  /** Address that relative url() in the rule refer to. */
+  readonly base: string | undefined;
+  readonly quirks: boolean;
+}
+
+/** A style rule. Its declarations are read when something first asks for them, as most rules of a page never apply. */
+export class StyleRule implements RuleParts {
+  readonly selectors: readonly CompiledSelector[];
+  readonly selectorText: string;
+  readonly raw: readonly RawDeclaration[];
+  readonly conditions: readonly Condition[];
+  readonly layer: readonly string[];
+  readonly scope: Scope | undefined;
+  readonly place: Place;
+  readonly base: string | undefined;
+  readonly quirks: boolean;
+  private expanded: Declaration[] | undefined;
+  private grouped: Map<string, Declaration[]> | undefined;
+
+  constructor(parts: RuleParts) {
+    this.selectors = parts.selectors;
+    this.selectorText = parts.selectorText;
+    this.raw = parts.raw;
+    this.conditions = parts.conditions;
+    this.layer = parts.layer;
+    this.scope = parts.scope;
+    this.place = parts.place;
+    this.base = parts.base;
+    this.quirks = parts.quirks;
+  }
+
+  /** Longhands in order; what a browser drops is not among them. */
+  get declarations(): readonly Declaration[] {
+    this.expanded ??= this.raw
+      .flatMap((raw) => expandDeclaration(raw.property, raw.text, raw.important, raw.place, this.quirks))
+      .map((declaration, index) => ({ ...declaration, index }));
+    return this.expanded;
+  }
+
+  /** The same, by property. */
+  get byProperty(): ReadonlyMap<string, readonly Declaration[]> {
+    if (!this.grouped) {
+      this.grouped = new Map();
+      for (const declaration of this.declarations) {
+        const list = this.grouped.get(declaration.property);
+        if (list) list.push(declaration);
+        else this.grouped.set(declaration.property, [declaration]);
+      }
+    }
+    return this.grouped;
+  }
+
+  /** Declarations that a browser drops, since the property's grammar refuses their values. */
+  get dropped(): RawDeclaration[] {
+    return this.raw.filter(
+      (raw) =>
+        raw.text.trim() !== '' &&
+        expandDeclaration(raw.property, raw.text, raw.important, raw.place, this.quirks).length === 0,
+    );
+  }
+}
+
+/** A custom property registered by @property (CSS Properties and Values 1, section 3). */
+export interface RegisteredProperty {
+  readonly name: string;
+  readonly syntax: string;
+  readonly inherits: boolean;
+  readonly initial: string | undefined;
+  readonly conditions: readonly Condition[];
+}
+
+/** A layer named in a sheet, in order of appearance, with what must hold for it to count. */
+export interface LayerEntry {
+  readonly path: readonly string[];
+  readonly conditions: readonly Condition[];
+}
+
+export interface Problem {
+  readonly message: string;
   readonly place: Place;
 }
 
 export interface ParsedSheet {
   readonly name: string;
   readonly rules: readonly StyleRule[];
-  /** Layer paths in the order in which they first appear, empty statements included. */
-  readonly layers: readonly (readonly string[])[];
+  /** Layers in the order in which they first appear, empty statements included. */
+  readonly layers: readonly LayerEntry[];
   /** Addresses of @import rules at the sheet's start, with their conditions, in order. */
   readonly imports: readonly SheetImport[];
+  readonly registered: readonly RegisteredProperty[];
   /** Parts that could not be read, each dropped as a browser drops it. */
-  readonly problems: readonly { readonly message: string; readonly place: Place }[];
+  readonly problems: readonly Problem[];
 }
 
 export interface SheetImport {

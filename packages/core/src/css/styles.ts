@@ -1,45 +1,87 @@
-import type { Rgba } from '../colour/rgba.js';
-import { BLACK, TRANSPARENT } from '../colour/rgba.js';
 import { parseColour } from '../colour/parse.js';
-import { toCssRgb } from '../colour/print.js';
-import type { ElementNode, PageTree } from '../page/tree.js';
-import {
-  compareApplied,
-  inlineDeclarations,
-  RuleIndex,
-  type Applied,
-  type CascadeSheet,
-  type RuleEntry,
-} from './cascade.js';
+import { TRANSPARENT, type Rgba } from '../colour/rgba.js';
+import { ancestors, type ElementNode, type PageTree } from '../page/tree.js';
+import { adjust } from './adjust.js';
+import { inlineDeclarations, type Applied } from './applied.js';
+import { answerContainer, type ContainerSize } from './container.js';
+import { CustomProperties, environmentVariable } from './custom.js';
 import { CSS_WIDE, expandShorthand, isValidValue, parseValue } from './declaration.js';
 import type { Environment } from './environment.js';
 import { AT_REST, type ForcedStates } from './forced.js';
-import { propertyInfo } from './property/table.js';
-import { matches } from './selector/match.js';
-import { compareSpecificity } from './selector/specificity.js';
+import { hintDeclarations } from './hints/index.js';
+import { flowOf, HORIZONTAL_FLOW, type Flow } from './property/logical.js';
+import { propertyInfo, type PropertyInfo } from './property/table.js';
+import { RuleSet } from './rule-set.js';
+import {
+  EnvironmentRules,
+  matchEntry,
+  strongestOfEachRule,
+  type MatchedEntry,
+  type RuleEntry,
+  type RuleIndex,
+} from './rules.js';
+import { isListBox } from './selector/form-state.js';
+import type { MatchContext } from './selector/types.js';
+import type { RegisteredProperty } from './sheet.js';
 import { substitute } from './substitute.js';
-import { fontSizeToPx, fontWeight } from './values/font.js';
-import { lengthToPx, type LengthBasis } from './values/length.js';
+import { evaluate, single } from './values/calc.js';
+import { ValueContext, type FontMetrics, type FontMetricsTable, type ValueSource } from './values/context.js';
+import { adjustForFamily, MEDIUM, readFontSize, readFontWeight, type FontSize } from './values/font.js';
+import { printNumber } from './values/number.js';
+import { widgetOf, type Widget } from './widget.js';
+
+/** What CSS alone does not tell, given to the core as input. */
+export interface KnownMeasures {
+  readonly fonts?: FontMetricsTable | undefined;
+  /** Content sizes of elements that are containers. */
+  readonly containers?: ReadonlyMap<ElementNode, ContainerSize> | undefined;
+  /** Address that url() in style attributes refer to. */
+  readonly base?: string | undefined;
+}
 
 /** Resolves a page's elements in one environment, in any forced state. Parsed once, asked often. */
 export class PageStyles {
-  private readonly index: RuleIndex;
-  private readonly steady = new Map<ElementNode, { fixed: RuleEntry[]; stateful: RuleEntry[] }>();
-  private readonly shared = new Map<ElementNode, Map<string, ElementStyle>>();
+  readonly tree: PageTree;
+  readonly rules: EnvironmentRules;
+  private readonly ruleSets = new Map<string, RuleSet>();
+  private readonly styles = new Map<string, ElementStyle>();
+  private readonly active = new Map<ElementNode, { fixed: readonly RuleEntry[]; stateful: readonly RuleEntry[] }>();
   private readonly views = new WeakMap<ForcedStates, StyledPage>();
-  private nextStyle = 1;
+  private readonly registry = new Map<string, RegisteredProperty>();
+  private readonly unknown = new Set<string>();
+  private readonly unresolved = new Set<string>();
+  private elementKeys = new Map<ElementNode, number>();
 
   constructor(
-    readonly tree: PageTree,
-    sheets: readonly CascadeSheet[],
+    readonly index: RuleIndex,
     readonly environment: Environment,
+    readonly known: KnownMeasures = {},
   ) {
-    this.index = new RuleIndex(sheets, environment, tree.quirks);
+    this.tree = index.tree;
+    this.rules = new EnvironmentRules(index, environment);
+    for (const { sheet } of index.sheets) {
+      for (const property of sheet.registered) this.registry.set(property.name, property);
+    }
   }
 
-  /** Conditions such as container queries that CSS alone cannot judge; their rules are left out. */
+  /** Container queries met so far whose container's size is not known; their rules are left out. */
   get unknownConditions(): ReadonlySet<string> {
-    return this.index.unknown;
+    return this.unknown;
+  }
+
+  /** Units and functions met so far that CSS and the given measures do not resolve. */
+  get unresolvedUnits(): ReadonlySet<string> {
+    return this.unresolved;
+  }
+
+  /** @internal */
+  registered(name: string): RegisteredProperty | undefined {
+    return this.registry.size ? this.registry.get(name) : undefined;
+  }
+
+  /** @internal */
+  noteUnresolved(what: string): void {
+    this.unresolved.add(what);
   }
 
   /** The page with states forced on some of its elements. */
@@ -49,112 +91,194 @@ export class PageStyles {
     return view;
   }
 
-  /** Entries that can match the element, those that no state changes already matched. */
-  private entriesFor(element: ElementNode) {
-    let entry = this.steady.get(element);
-    if (!entry) {
-      const fixed: RuleEntry[] = [];
-      const stateful: RuleEntry[] = [];
-      const context = { stateOf: () => 0, quirks: this.tree.quirks };
-      for (const candidate of this.index.candidates(element)) {
-        if (candidate.selector.states) stateful.push(candidate);
-        else if (matches(candidate.selector, element, context)) fixed.push(candidate);
-      }
-      this.steady.set(element, (entry = { fixed, stateful }));
+  private activeOf(element: ElementNode) {
+    let found = this.active.get(element);
+    if (!found) {
+      const { fixed, stateful } = this.index.matchesOf(element);
+      const isActive = (entry: RuleEntry) => this.rules.isActive(entry);
+      this.active.set(element, (found = { fixed: fixed.filter(isActive), stateful: stateful.filter(isActive) }));
     }
-    return entry;
+    return found;
   }
 
-  /** @internal An element's style is shared between states in which the same rules match it and its ancestors. */
-  styleOf(element: ElementNode, forced: ForcedStates, parent: ElementStyle | undefined): ElementStyle {
-    const { fixed, stateful } = this.entriesFor(element);
-    const context = { stateOf: (node: ElementNode) => forced.bits.get(node) ?? 0, quirks: this.tree.quirks };
-    const matched = stateful.filter((entry) => matches(entry.selector, element, context));
-    const key = `${parent?.serial ?? 0}:${matched.map((entry) => entry.order).join(',')}`;
-    let styles = this.shared.get(element);
-    if (!styles) this.shared.set(element, (styles = new Map()));
-    let style = styles.get(key);
+  /** Every entry that could apply to the element or its pseudo-elements in some state. */
+  possibleEntries(element: ElementNode): readonly RuleEntry[] {
+    const { fixed, stateful } = this.activeOf(element);
+    return [...fixed, ...stateful];
+  }
+
+  private keyOf(element: ElementNode): number {
+    let key = this.elementKeys.get(element);
+    if (key === undefined) this.elementKeys.set(element, (key = this.elementKeys.size + 1));
+    return key;
+  }
+
+  /** Rules that match an element, or one of its pseudo-elements, in forced states. */
+  private matchedFor(
+    element: ElementNode,
+    pseudo: string | undefined,
+    forced: ForcedStates,
+    inside: ElementStyle | undefined,
+  ): MatchedEntry[] {
+    const { fixed, stateful } = this.activeOf(element);
+    const matched: MatchedEntry[] = [];
+    let context: MatchContext | undefined;
+    const take = (entry: RuleEntry, checked: boolean) => {
+      const { selector } = entry;
+      if (selector.pseudoElement !== pseudo) return;
+      if (pseudo !== undefined) {
+        const bits = forced.pseudo?.get(element) ?? forced.bits.get(element) ?? 0;
+        if (!selector.pseudoTests.every((test) => test(bits))) return;
+      }
+      let proximity: number | undefined = Infinity;
+      if (!checked || entry.rule.scope) {
+        context ??= { stateOf: (node) => forced.bits.get(node) ?? 0, quirks: this.tree.quirks };
+        proximity = matchEntry(entry, element, context);
+      }
+      if (proximity === undefined) return;
+      if (entry.containers.length && !this.containersHold(entry, element, pseudo, inside)) return;
+      matched.push({ entry, proximity });
+    };
+    for (const entry of fixed) take(entry, true);
+    for (const entry of stateful) take(entry, false);
+    return matched;
+  }
+
+  private containersHold(
+    entry: RuleEntry,
+    element: ElementNode,
+    pseudo: string | undefined,
+    inside: ElementStyle | undefined,
+  ): boolean {
+    const path = pseudo === undefined ? ancestors(element) : [element, ...ancestors(element)];
+    const chain: { style: ElementStyle; known: ContainerSize | undefined }[] = [];
+    let style = inside;
+    for (const node of path) {
+      if (!style) break;
+      chain.push({ style, known: this.known.containers?.get(node) });
+      style = style.parent;
+    }
+    return entry.containers.every((condition) => {
+      const answer = answerContainer(condition, chain);
+      if (answer === undefined) this.unknown.add(`@container ${condition.text}`);
+      return answer === true;
+    });
+  }
+
+  /** @internal A style is shared by all elements and states in which the same rules match under the same parent. */
+  styleOf(
+    element: ElementNode,
+    pseudo: string | undefined,
+    forced: ForcedStates,
+    parent: ElementStyle | undefined,
+  ): ElementStyle {
+    const matched = this.matchedFor(element, pseudo, forced, parent);
+    const hints = pseudo === undefined ? hintDeclarations(element) : [];
+    const inline = pseudo === undefined ? inlineDeclarations(element) : [];
+    const slotted = element.parent?.name === 'details' || element.name === 'option';
+    const usesElement =
+      slotted || hints.length > 0 || inline.length > 0 || matched.some(({ entry }) => asksAttribute(entry));
+    let key = usesElement ? `e${this.keyOf(element)}:` : '';
+    for (const { entry, proximity } of matched)
+      key += proximity === Infinity ? `${entry.index},` : `${entry.index}@${proximity},`;
+    let rules = this.ruleSets.get(key);
+    if (!rules) {
+      rules = new RuleSet(this.ruleSets.size + 1, strongestOfEachRule(matched), this.rules, [...hints, ...inline]);
+      this.ruleSets.set(key, rules);
+    }
+    const styleKey = `${parent?.serial ?? 0}:${rules.serial}:${pseudo ?? ''}`;
+    let style = this.styles.get(styleKey);
     if (!style) {
-      style = new ElementStyle(this.nextStyle++, element, [...fixed, ...matched], parent, this.environment);
-      styles.set(key, style);
+      style = new ElementStyle(this.styles.size + 1, element, pseudo, rules, parent, this);
+      this.styles.set(styleKey, style);
     }
     return style;
   }
-
-  /** Every entry that could apply to the element in some state. */
-  possibleEntries(element: ElementNode): readonly RuleEntry[] {
-    const { fixed, stateful } = this.entriesFor(element);
-    return [...fixed, ...stateful];
-  }
 }
+
+const asksAttribute = (entry: RuleEntry): boolean => entry.rule.raw.some((raw) => raw.text.includes('attr('));
 
 /** A page seen in one set of forced states. */
 export class StyledPage {
   private readonly cache = new Map<ElementNode, ElementStyle>();
+  private readonly pseudos = new Map<ElementNode, Map<string, ElementStyle>>();
 
   constructor(
     readonly styles: PageStyles,
     readonly forced: ForcedStates,
   ) {}
 
-  of(element: ElementNode): ElementStyle {
-    let style = this.cache.get(element);
-    if (!style) {
-      const parent = element.parent ? this.of(element.parent) : undefined;
-      style = this.styles.styleOf(element, this.forced, parent);
-      this.cache.set(element, style);
+  /** @param pseudo name of a pseudo-element without its colons, `before` or `-webkit-scrollbar-thumb` */
+  of(element: ElementNode, pseudo?: string): ElementStyle {
+    if (pseudo !== undefined) return this.ofPseudo(element, pseudo);
+    const known = this.cache.get(element);
+    if (known) return known;
+    // Ancestors first, without recursion, since pages may nest deeply.
+    const path: ElementNode[] = [];
+    let node: ElementNode | undefined = element;
+    let style: ElementStyle | undefined;
+    for (; node; node = node.parent) {
+      style = this.cache.get(node);
+      if (style) break;
+      path.push(node);
     }
+    for (let i = path.length - 1; i >= 0; i--) {
+      const next = path[i]!;
+      style = this.styles.styleOf(next, undefined, this.forced, style);
+      this.cache.set(next, style);
+    }
+    return style!;
+  }
+
+  private ofPseudo(element: ElementNode, pseudo: string): ElementStyle {
+    let known = this.pseudos.get(element);
+    if (!known) this.pseudos.set(element, (known = new Map()));
+    let style = known.get(pseudo);
+    if (!style) known.set(pseudo, (style = this.styles.styleOf(element, pseudo, this.forced, this.of(element))));
     return style;
   }
 }
 
+/** Values that ask nothing of their place, worked out once for all elements. */
+const steady = new Map<string, string | null>();
+const MAX_STEADY = 100_000;
+
+const LAYER_LISTS = /^(background|mask)-(?!image|color)/;
+const MAX_LINE_LAYERS = 64;
+
 /** The style of one element in one state; every value is worked out when it is first asked for. */
 export class ElementStyle {
-  private readonly lists = new Map<string, Applied[]>();
-  private readonly custom = new Map<string, string | undefined>();
-  private readonly resolving = new Set<string>();
-  private readonly texts = new Map<string, string>();
-  private gathered = false;
+  private readonly computedTexts = new Map<string, string>();
+  private custom: CustomProperties | undefined;
+  private ownFlow: Flow | undefined;
+  private ownSize: FontSize | undefined;
 
   constructor(
     readonly serial: number,
-    readonly element: ElementNode,
-    private readonly entries: readonly RuleEntry[],
+    private readonly element: ElementNode,
+    /** Name of the pseudo-element that this is the style of. */
+    readonly pseudo: string | undefined,
+    private readonly rules: RuleSet,
     readonly parent: ElementStyle | undefined,
-    readonly environment: Environment,
+    private readonly page: PageStyles,
   ) {}
 
-  private gather(): void {
-    if (this.gathered) return;
-    this.gathered = true;
-    const put = (applied: Applied) => {
-      const list = this.lists.get(applied.declaration.property);
-      if (list) list.push(applied);
-      else this.lists.set(applied.declaration.property, [applied]);
-    };
-    // A rule with several matching selectors counts once, by the strongest.
-    const best = new Map<unknown, RuleEntry>();
-    for (const entry of this.entries) {
-      if (entry.selector.pseudoElement) continue;
-      const known = best.get(entry.rule);
-      if (!known || compareSpecificity(entry.selector.specificity, known.selector.specificity) > 0) {
-        best.set(entry.rule, entry);
-      }
+  get environment(): Environment {
+    return this.page.environment;
+  }
+
+  /** Which way text runs, as `writing-mode` and `direction` say; those two are never logical themselves. */
+  private get flow(): Flow {
+    if (!this.ownFlow) {
+      this.ownFlow = HORIZONTAL_FLOW;
+      this.ownFlow = flowOf(this.computed('writing-mode'), this.computed('direction'));
     }
-    for (const entry of best.values()) {
-      for (const declaration of entry.rule.declarations) {
-        const { rule, selector, origin, layer, order } = entry;
-        put({ declaration, origin, inline: false, layer, specificity: selector.specificity, order, rule, selector });
-      }
-    }
-    for (const applied of inlineDeclarations(this.element)) put(applied);
-    for (const list of this.lists.values()) if (list.length > 1) list.sort(compareApplied);
+    return this.ownFlow;
   }
 
   /** Declarations in the running for a property, weakest first. */
   running(property: string): readonly Applied[] {
-    this.gather();
-    return this.lists.get(property) ?? [];
+    return this.rules.running(property, /^(direction|writing-mode|--)/.test(property) ? HORIZONTAL_FLOW : this.flow);
   }
 
   /** The declaration that wins, CSS-wide reverting followed; undefined when none applies. */
@@ -162,36 +286,45 @@ export class ElementStyle {
     let list = this.running(property);
     for (;;) {
       const last = list.at(-1);
-      const word = last?.declaration.value;
       if (!last) return undefined;
-      if (word === 'revert') list = list.filter((other) => other.origin === 'browser' && last.origin === 'author');
-      else if (word === 'revert-layer') {
-        list = list.slice(0, -1).filter((other) => other.inline !== last.inline || other.layer !== last.layer);
-      } else return last;
+      switch (last.declaration.value) {
+        case 'revert':
+          list = last.origin === 'author' ? list.filter((other) => other.origin === 'browser') : [];
+          break;
+        case 'revert-layer':
+          list = list
+            .slice(0, -1)
+            .filter(
+              (other) => other.inline !== last.inline || other.layer !== last.layer || other.origin !== last.origin,
+            );
+          break;
+        case 'revert-rule':
+          list = list.slice(0, -1).filter((other) => other.rule !== last.rule || last.rule === undefined);
+          break;
+        default:
+          return last;
+      }
     }
   }
 
   /** Names of the properties that some declaration sets. */
   get declaredProperties(): string[] {
-    this.gather();
-    return [...this.lists.keys()];
+    return [...this.rules.declared];
+  }
+
+  /** @internal */
+  registered(name: string): RegisteredProperty | undefined {
+    return this.page.registered(name);
   }
 
   /** A custom property's value, its own references resolved; undefined when not set, invalid or in a cycle. */
   customProperty(name: string): string | undefined {
-    if (this.custom.has(name)) return this.custom.get(name);
-    if (this.resolving.has(name)) return undefined;
-    this.resolving.add(name);
-    const winner = this.winner(name);
-    const declared = winner?.declaration.value;
-    const wide = declared?.toLowerCase();
-    let value: string | undefined;
-    if (declared === undefined || wide === 'inherit' || wide === 'unset') value = this.parent?.customProperty(name);
-    else if (wide === 'initial') value = undefined;
-    else value = substitute(declared, (other) => this.customProperty(other));
-    this.resolving.delete(name);
-    this.custom.set(name, value);
-    return value;
+    if (!this.custom) this.custom = new CustomProperties(this);
+    return this.custom.get(name);
+  }
+
+  private substituted(text: string): string | undefined {
+    return substitute(text, { property: (name) => this.customProperty(name), environment: environmentVariable });
   }
 
   /** The declared text with var() put in, or a CSS-wide keyword; undefined when nothing valid is declared. */
@@ -199,12 +332,15 @@ export class ElementStyle {
     const winner = this.winner(property);
     if (!winner) return undefined;
     const { value, shorthand } = winner.declaration;
-    const substituted = substitute(value, (name) => this.customProperty(name));
+    const substituted = this.substituted(value);
     if (substituted === undefined) return 'unset';
     if (substituted === value) return value;
     const text = substituted.trim();
     if (CSS_WIDE.has(text.toLowerCase())) return text.toLowerCase();
-    if (shorthand) return expandShorthand(shorthand, text)?.[property] ?? 'unset';
+    if (shorthand) {
+      const longhands = expandShorthand(shorthand, text);
+      return longhands?.[winner.declaration.property] ?? longhands?.[property] ?? 'unset';
+    }
     return isValidText(property, text) ? text : 'unset';
   }
 
@@ -222,91 +358,218 @@ export class ElementStyle {
 
   /** What a declared text would compute to for this property, here. */
   computedFrom(property: string, declared: string): string {
-    const substituted = substitute(declared, (name) => this.customProperty(name))?.trim();
+    const substituted = this.substituted(declared)?.trim();
     const wide = substituted?.toLowerCase();
     if (wide === 'revert' || wide === 'revert-layer') return this.text(property);
     const valid = substituted !== undefined && (CSS_WIDE.has(wide!) || isValidText(property, substituted));
-    return this.computeFrom(property, valid ? (CSS_WIDE.has(wide!) ? wide! : substituted) : 'unset');
+    const text = valid ? (CSS_WIDE.has(wide!) ? wide! : substituted) : 'unset';
+    return this.resolved(property, adjust(this, property, this.computeFrom(property, text, this.winner(property))));
   }
 
-  /** The computed value as CSS text. */
-  text(property: string): string {
-    const known = this.texts.get(property);
+  /** The computed value as CSS text, in the form in which it is inherited. */
+  computed(property: string): string {
+    const known = this.computedTexts.get(property);
     if (known !== undefined) return known;
-    const value = this.compute(property);
-    this.texts.set(property, value);
+    const value = adjust(this, property, this.declaredValue(property));
+    this.computedTexts.set(property, value);
     return value;
   }
 
-  private compute(property: string): string {
-    return this.computeFrom(property, this.specified(property));
+  /** @internal The computed value before other properties have their say. */
+  declaredValue(property: string): string {
+    if (property.startsWith('--')) return this.customProperty(property)?.trim() ?? '';
+    return this.computeFrom(property, this.specified(property), this.winner(property));
   }
 
-  private computeFrom(property: string, specified: string | undefined): string {
+  /** The value as CSSOM gives it for a computed style; what only layout knows stays as computed. */
+  text(property: string): string {
+    return this.resolved(property, this.computed(property));
+  }
+
+  private resolved(property: string, value: string): string {
+    if (value === 'currentcolor') return property === 'color' ? value : this.text('color');
+    if (property === 'caret-color' && value === 'auto') return this.text('color');
+    if (property === 'line-height' && /^[\d.]/.test(value) && !value.endsWith('px')) {
+      return `${printNumber(Number(value) * this.fontSize)}px`;
+    }
+    if (/^border-.+-width$/.test(property) && property !== 'border-image-width') {
+      const style = this.computed(property.replace(/-width$/, '-style'));
+      return style === 'none' || style === 'hidden' ? '0px' : value;
+    }
+    if (LAYER_LISTS.test(property)) return this.perLayer(property, value);
+    return value;
+  }
+
+  /** Lists beside a list of pictures are cut or repeated to its length (CSS Backgrounds 3, section 2.1). */
+  private perLayer(property: string, value: string): string {
+    const images = this.computed(property.startsWith('mask') ? 'mask-image' : 'background-image');
+    const layers = Math.min(MAX_LINE_LAYERS, countTopLevel(images));
+    const own = splitTopLevel(value);
+    if (own.length === layers) return value;
+    return Array.from({ length: layers }, (_, i) => own[i % own.length]).join(', ');
+  }
+
+  private computeFrom(property: string, specified: string | undefined, winner: Applied | undefined): string {
     const info = propertyInfo(property);
     let text = specified;
-    if (text === undefined || text === 'unset' || text === 'revert') text = info.inherited ? 'inherit' : 'initial';
+    if (text === undefined || text === 'unset' || text.startsWith('revert'))
+      text = info.inherited ? 'inherit' : 'initial';
     if (text === 'inherit') {
-      if (this.parent) return this.parent.text(property);
+      if (this.parent) {
+        if (property === 'font-size') return px(this.size.px);
+        // Between the two stands a slot of the browser's own, which has initial values.
+        if (info.inherited || !this.isSlotted) return this.parent.computed(property);
+        if (property === 'display') return 'contents';
+      }
       text = 'initial';
     }
     if (text === 'initial') text = info.initial;
-    switch (info.kind) {
-      case 'colour':
-        return this.computeColour(property, text);
-      case 'font-size': {
-        const parent = this.parent ? this.parent.fontSize : 16;
-        const px = fontSizeToPx(text, { ...this.basis(parent), em: parent, rem: this.isRoot ? 16 : this.rootFontSize });
-        return `${px ?? parent}px`;
-      }
-      case 'font-weight':
-        return String(fontWeight(text, this.parent ? this.parent.fontWeight : 400) ?? 400);
-      case 'line-width':
-        return this.computeLineWidth(property, text);
-      default:
-        return text.toLowerCase();
+    if (property === 'font-size') return px(this.size.px);
+    return this.compute(info, text, winner);
+  }
+
+  private compute(info: PropertyInfo, text: string, winner: Applied | undefined): string {
+    const key = `${info.name}|${text}`;
+    const kept = steady.get(key);
+    if (kept !== undefined) return kept ?? text;
+    const value = parseValue(text);
+    if (!value) return text;
+    const context = new ValueContext(this.source(info.name, winner));
+    const nodes = value.children.toArray();
+    if (info.name === 'font-weight') {
+      return printNumber(readFontWeight(nodes, this.parent ? this.parent.fontWeight : 400, context));
     }
-  }
-
-  private computeColour(property: string, text: string): string {
-    const word = text.toLowerCase();
-    if (word === 'currentcolor') {
-      if (property === 'color') return this.parent ? this.parent.text('color') : toCssRgb(BLACK);
-      return this.text('color');
+    let result = info.compute(nodes, context);
+    if (info.name === 'color' && result === 'currentcolor') {
+      context.asked = true;
+      result = this.parent ? this.parent.computed('color') : 'rgb(0, 0, 0)';
     }
-    const scheme = /^light-dark\((.*)\)$/.exec(word);
-    if (scheme) {
-      const parsed = parseColour(splitTopLevel(scheme[1]!)[0] ?? '');
-      if (parsed) return toCssRgb(parsed);
+    if (!context.asked) {
+      if (steady.size > MAX_STEADY) steady.clear();
+      steady.set(key, result ?? null);
     }
-    const colour = parseColour(text);
-    return colour ? toCssRgb(colour) : word;
+    return result ?? text;
   }
 
-  private computeLineWidth(property: string, text: string): string {
-    const style = this.text(property.replace(/-width$/, '-style'));
-    if (style === 'none' || style === 'hidden') return '0px';
-    const words: Readonly<Record<string, number>> = { thin: 1, medium: 3, thick: 5 };
-    const px = words[text.toLowerCase()] ?? this.toPx(text) ?? 0;
-    // Widths snap to whole device pixels, at least one when not zero (CSS Backgrounds 4, section 3.3).
-    return `${px > 0 && px < 1 ? 1 : Math.floor(px)}px`;
+  /** @internal Runs a computation with this element as what relative values refer to. */
+  inContext<T>(run: (context: ValueContext) => T): T {
+    return run(new ValueContext(this.source('width', undefined)));
   }
 
-  private get isRoot(): boolean {
-    return this.parent === undefined;
+  private source(property: string, winner: Applied | undefined): ValueSource {
+    const fromParent = property === 'font-size' || property === 'line-height';
+    return new StyleSource(this, fromParent, winner?.rule?.base ?? this.page.known.base, this.page);
   }
 
-  private get rootFontSize(): number {
-    return this.parent ? this.parent.rootFontSize : this.fontSize;
+  private get isMonospace(): boolean {
+    return this.computed('font-family') === 'monospace';
   }
 
-  private basis(em: number): LengthBasis {
-    return { em, rem: 16, vw: this.environment.width, vh: this.environment.height };
+  /** The font size with what browsers remember of it. */
+  get size(): FontSize {
+    return (this.ownSize ??= this.readSize());
+  }
+
+  private readSize(): FontSize {
+    const parent = this.parent?.size ?? MEDIUM;
+    const wasMonospace = this.parent?.isMonospace ?? false;
+    const text = this.specified('font-size');
+    const inherits = text === undefined || text === 'inherit' || text === 'unset' || text.startsWith('revert');
+    let size = parent;
+    if (text === 'initial') size = MEDIUM;
+    else if (!inherits) {
+      const value = parseValue(text);
+      const context = new ValueContext(new StyleSource(this.parent, true, undefined, this.page));
+      const read = value && readFontSize(value.children.toArray(), parent, this.isMonospace, context);
+      if (read) size = read;
+    }
+    return adjustForFamily(size, wasMonospace, this.isMonospace);
+  }
+
+  /** @internal Display of the nearest ancestor with a box, which lays this element out. */
+  get boxParentDisplay(): string {
+    let style = this.parent;
+    while (style && style.computed('display') === 'contents') style = style.parent;
+    return style?.computed('display') ?? 'block';
+  }
+
+  /** Children of these elements stand in a shadow tree of the browser's. */
+  private get isSlotted(): boolean {
+    const { parent } = this.element;
+    return this.pseudo === undefined && parent?.namespace === 'html' && /^(details|select|optgroup)$/.test(parent.name);
+  }
+
+  /** @internal */
+  isElement(name: string): boolean {
+    return this.pseudo === undefined && this.element.name === name && this.element.namespace === 'html';
+  }
+
+  /** @internal */
+  get isInsideSvg(): boolean {
+    return this.pseudo === undefined && this.element.namespace === 'svg' && this.element.parent?.namespace === 'svg';
+  }
+
+  /** @internal What sort of control the browser draws here; undefined where it draws none. */
+  get drawn(): Widget | undefined {
+    const widget = this.pseudo === undefined ? widgetOf(this.element) : undefined;
+    return widget && this.computed('appearance') !== 'none' ? widget : undefined;
+  }
+
+  /** @internal A drop-down menu that the browser draws, as nothing took its appearance away. */
+  get isDrawnMenu(): boolean {
+    const { name, namespace } = this.element;
+    if (name !== 'select' || namespace !== 'html' || this.pseudo !== undefined) return false;
+    return !isListBox(this.element) && this.computed('appearance') !== 'none';
+  }
+
+  /** @internal */
+  attribute(name: string): string | undefined {
+    return this.element.attributes.get(this.element.namespace === 'html' ? name.toLowerCase() : name);
+  }
+
+  /** @internal */
+  get root(): ElementStyle {
+    let style: ElementStyle = this as ElementStyle;
+    while (style.parent) style = style.parent;
+    return style;
+  }
+
+  /** @internal Line height in pixels; undefined when only the font knows it. */
+  get lineHeightPx(): number | undefined {
+    const value = this.computed('line-height');
+    if (value === 'normal') {
+      const metrics = this.metrics;
+      return metrics && metrics.normalLineHeight * this.fontSize;
+    }
+    return value.endsWith('px') ? Number.parseFloat(value) : Number(value) * this.fontSize;
+  }
+
+  /** @internal Metrics of the first family that has any. */
+  get metrics(): FontMetrics | undefined {
+    const { fonts } = this.page.known;
+    if (!fonts) return undefined;
+    for (const family of splitTopLevel(this.computed('font-family'))) {
+      const found = fonts[family.replace(/^"|"$/g, '').toLowerCase()];
+      if (found) return found;
+    }
+    return undefined;
+  }
+
+  /** @internal The scheme that colours of this element are painted in (CSS Color Adjustment 1, section 2.2). */
+  get scheme(): 'light' | 'dark' {
+    const words = this.computed('color-scheme').split(/\s+/);
+    const preferred = this.environment.scheme;
+    if (words.includes(preferred)) return preferred;
+    return words.includes('dark') && !words.includes('light') ? 'dark' : 'light';
   }
 
   /** Pixels of a length in this element's context; undefined for what layout alone decides. */
   toPx(text: string): number | undefined {
-    return lengthToPx(text, { ...this.basis(this.fontSize), rem: this.rootFontSize });
+    const value = parseValue(text);
+    const only = value?.children.size === 1 ? value.children.first : undefined;
+    const amount = only && evaluate(only, new ValueContext(this.source('width', undefined)));
+    const one = amount && single(amount);
+    return one && (one.unit === 'px' || one.unit === '') ? one.value : undefined;
   }
 
   /** The computed colour as painted; transparent for values that are no colour (`auto`, `none`). */
@@ -316,29 +579,86 @@ export class ElementStyle {
 
   /** In CSS pixels. */
   get fontSize(): number {
-    return Number.parseFloat(this.text('font-size'));
+    return this.size.px;
   }
 
   get fontWeight(): number {
-    return Number(this.text('font-weight'));
+    return Number(this.computed('font-weight'));
   }
 }
+
+/** What a relative value of one element refers to, worked out only when it asks. */
+class StyleSource implements ValueSource {
+  constructor(
+    /** Undefined above the root, where initial values hold. */
+    private readonly style: ElementStyle | undefined,
+    /** Line heights are the parent's where the value itself decides the line height. */
+    private readonly lineOfParent: boolean,
+    readonly base: string | undefined,
+    private readonly page: PageStyles,
+  ) {}
+
+  get environment(): Environment {
+    return this.page.environment;
+  }
+  get em(): number {
+    return this.style?.fontSize ?? MEDIUM.px;
+  }
+  get rem(): number {
+    return this.style ? this.style.root.fontSize : MEDIUM.px;
+  }
+  get lh(): number | undefined {
+    const of = this.lineOfParent && this.style?.parent ? this.style.parent : this.style;
+    return of?.lineHeightPx;
+  }
+  get rlh(): number | undefined {
+    return this.style?.root.lineHeightPx;
+  }
+  get metrics(): FontMetrics | undefined {
+    return this.style?.metrics;
+  }
+  get rootMetrics(): FontMetrics | undefined {
+    return this.style?.root.metrics;
+  }
+  get currentColour(): string {
+    return this.style?.text('color') ?? 'rgb(0, 0, 0)';
+  }
+  get scheme(): 'light' | 'dark' {
+    return this.style?.scheme ?? 'light';
+  }
+  attribute = (name: string) => this.style?.attribute(name);
+  unresolved = (what: string) => this.page.noteUnresolved(what);
+}
+
+const px = (value: number) => `${printNumber(value)}px`;
 
 function isValidText(property: string, text: string): boolean {
   const parsed = parseValue(text);
   return parsed !== undefined && isValidValue(property, parsed);
 }
 
-function splitTopLevel(text: string): string[] {
-  const parts: string[] = [''];
+/** Parts between commas that stand outside parentheses and strings. */
+export function splitTopLevel(text: string): string[] {
+  if (!text.includes(',')) return [text];
+  const parts: string[] = [];
   let depth = 0;
-  for (const character of text) {
-    if (character === ',' && depth === 0) parts.push('');
-    else {
-      if (character === '(') depth++;
-      if (character === ')') depth--;
-      parts[parts.length - 1] += character;
+  let quote = '';
+  let start = 0;
+  for (let i = 0; i < text.length; i++) {
+    const character = text[i]!;
+    if (quote) {
+      if (character === '\\') i++;
+      else if (character === quote) quote = '';
+    } else if (character === '"' || character === "'") quote = character;
+    else if (character === '(') depth++;
+    else if (character === ')') depth--;
+    else if (character === ',' && depth === 0) {
+      parts.push(text.slice(start, i).trim());
+      start = i + 1;
     }
   }
+  parts.push(text.slice(start).trim());
   return parts;
 }
+
+const countTopLevel = (text: string): number => splitTopLevel(text).length;

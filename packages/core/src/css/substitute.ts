@@ -27,13 +27,18 @@ const CLOSES = new Set<number>([
   tokenTypes.RightCurlyBracket,
 ]);
 
+/** Where the values of references come from; undefined for what is not set or invalid. */
+export interface References {
+  readonly property: (name: string) => string | undefined;
+  readonly environment: (name: string) => string | undefined;
+}
+
 /**
- * Replaces var() by the values of custom properties (CSS Custom Properties 1, section 3).
+ * Replaces var() and env() by what they refer to (CSS Custom Properties 1, section 3).
  *
- * @param lookup the computed value of a custom property, or undefined when it is not set or invalid
  * @returns undefined when the value becomes invalid at computed-value time
  */
-export function substitute(text: string, lookup: (name: string) => string | undefined): string | undefined {
+export function substitute(text: string, references: References): string | undefined {
   if (!/(^|[^-\w])(var|env)\(/i.test(text)) return text;
   const tokens = tokensOf(text);
   let out = '';
@@ -57,8 +62,8 @@ export function substitute(text: string, lookup: (name: string) => string | unde
     const close = end < tokens.length ? tokens[end]!.start : text.length;
     const reference = text.slice(token.end, comma < 0 ? close : tokens[comma]!.start).trim();
     const fallback = comma < 0 ? undefined : text.slice(tokens[comma]!.end, close);
-    let value = name === 'var(' ? lookup(reference) : undefined;
-    if (value === undefined && fallback !== undefined) value = substitute(fallback, lookup);
+    let value = name === 'var(' ? references.property(reference) : references.environment(reference);
+    if (value === undefined && fallback !== undefined) value = substitute(fallback, references)?.trim();
     if (value === undefined) return undefined;
     // A comment keeps two tokens from running into one, as browsers do.
     out += out && /[\w-]$/.test(out) && /^[\w-]/.test(value) ? `/**/${value}` : value;

@@ -1,6 +1,6 @@
 import { widthsIn } from '../css/media.js';
 import { DESKTOP, type Environment } from '../css/environment.js';
-import type { CascadeSheet } from '../css/cascade.js';
+import type { CascadeSheet } from '../css/rules.js';
 import type { Condition } from '../css/sheet.js';
 
 /** An environment that stands for all others between two breakpoints, in one colour scheme. */

@@ -1,4 +1,4 @@
-import type { Applied } from '../css/cascade.js';
+import type { Applied } from '../css/applied.js';
 import { NO_SPECIFICITY, compareSpecificity, type Specificity } from '../css/selector/specificity.js';
 import type { StateBits } from '../css/selector/states.js';
 import { asOneSelector, raiseTo, specificityOf } from '../css/selector/weight.js';

@@ -1,4 +1,4 @@
-import type { Applied } from '../css/cascade.js';
+import type { Applied } from '../css/applied.js';
 import type { Plan, PlannedDeclaration, PlannedRule } from './plan.js';
 import { stateWords, withStates } from './state-selector.js';
 

@@ -1,4 +1,4 @@
-import type { CascadeSheet } from '../css/cascade.js';
+import type { CascadeSheet, RuleIndex } from '../css/rules.js';
 import { parseSheet } from '../css/parse-sheet.js';
 import type { StateBits } from '../css/selector/states.js';
 import { PageStyles } from '../css/styles.js';
@@ -34,19 +34,14 @@ export const asLastSheet = (css: string): CascadeSheet => ({
  * Puts the CSS behind the site's own sheets and compares, for every element in every state and environment, what then
  * wins with what the look asks for.
  */
-export function prove(
-  input: PlanInput,
-  css: string,
-  sheets: readonly CascadeSheet[],
-  elements: readonly ElementNode[],
-): Proof {
+export function prove(input: PlanInput, css: string, index: RuleIndex, elements: readonly ElementNode[]): Proof {
   const forcer = new Forcer();
   const failures: ProofFailure[] = [];
   let compared = 0;
-  const withLook = [...sheets, asLastSheet(css)];
+  const withLook = index.extended([asLastSheet(css)]);
   for (const where of input.cases) {
     const site = input.stylesIn(where);
-    const result = new PageStyles(input.tree, withLook, where.environment);
+    const result = new PageStyles(withLook, where.environment, site.known);
     for (const element of elements) {
       const resolver = new LookResolver(site, element, input.part, input.look, forcer);
       for (const states of resolver.sets) {

@@ -1,4 +1,4 @@
-import type { Applied } from '../css/cascade.js';
+import type { Applied } from '../css/applied.js';
 import { forceStates, type ForcedStates } from '../css/forced.js';
 import type { StateBits } from '../css/selector/states.js';
 import type { PageStyles } from '../css/styles.js';

@@ -1,5 +1,5 @@
-import { BROWSER_SHEET } from '../css/browser-sheet.js';
-import type { CascadeSheet } from '../css/cascade.js';
+import { BROWSER_SHEET, QUIRKS_SHEET } from '../css/browser-sheet.js';
+import type { CascadeSheet } from '../css/rules.js';
 import { parseMedia, parseSheet } from '../css/parse-sheet.js';
 import type { Condition } from '../css/sheet.js';
 import { textOf, type ElementNode, type PageTree } from './tree.js';
@@ -107,10 +107,22 @@ export function browserCascade(): CascadeSheet {
   return browserSheet;
 }
 
+let quirksSheet: CascadeSheet | undefined;
+
+/** What the browser's own sheet adds in quirks mode, parsed once. */
+function quirksCascade(): CascadeSheet {
+  quirksSheet ??= { sheet: parseSheet('browser', QUIRKS_SHEET), origin: 'browser', conditions: [], layer: [] };
+  return quirksSheet;
+}
+
 /** Parses the sheets of a page, @import followed, in cascade order after the browser's own. */
-export function cascadeSheets(uses: readonly SheetUse[], stored: readonly StoredSheet[]): CascadeSheet[] {
+export function cascadeSheets(
+  uses: readonly SheetUse[],
+  stored: readonly StoredSheet[],
+  quirks = false,
+): CascadeSheet[] {
   const byAddress = new Map(stored.map((sheet) => [sheet.address, sheet]));
-  const result: CascadeSheet[] = [browserCascade()];
+  const result: CascadeSheet[] = [browserCascade(), ...(quirks ? [quirksCascade()] : [])];
   const add = (
     name: string,
     address: string,
@@ -118,8 +130,9 @@ export function cascadeSheets(uses: readonly SheetUse[], stored: readonly Stored
     conditions: readonly Condition[],
     layer: readonly string[],
     chain: readonly string[],
+    owner: ElementNode | undefined,
   ) => {
-    const sheet = parseSheet(name, text);
+    const sheet = parseSheet(name, text, { base: address, quirks });
     for (const imported of sheet.imports) {
       const target = resolveAddress(imported.address, address);
       const found = target === undefined ? undefined : byAddress.get(target);
@@ -131,13 +144,15 @@ export function cascadeSheets(uses: readonly SheetUse[], stored: readonly Stored
         [...conditions, ...imported.conditions],
         [...layer, ...(imported.layer ?? [])],
         [...chain, found.address],
+        owner,
       );
     }
-    result.push({ sheet, origin: 'author', conditions, layer });
+    result.push({ sheet, origin: 'author', conditions, layer, owner });
   };
   for (const use of uses) {
     const conditions = use.media.trim() ? [parseMedia(use.media)] : [];
-    add(use.name, use.address, use.text, conditions, [], [use.address]);
+    const owner = use.kind === 'style' ? use.element?.parent : undefined;
+    add(use.name, use.address, use.text, conditions, [], [use.address], owner);
   }
   return result;
 }

@@ -4,7 +4,7 @@ import { parseColour } from '../colour/parse.js';
 import { sameRgba, TRANSPARENT, type Rgba } from '../colour/rgba.js';
 import { kindNamed } from '../component/kinds/index.js';
 import type { Kind, Row, StateColumn } from '../component/kind.js';
-import type { Applied } from '../css/cascade.js';
+import type { Applied } from '../css/applied.js';
 import { DESKTOP, type Environment } from '../css/environment.js';
 import { bitsOf, closeBits, type Atom, type StateBits } from '../css/selector/states.js';
 import { PageStyles, type ElementStyle } from '../css/styles.js';
@@ -130,7 +130,7 @@ export class ComponentSession {
       .map((part) => printPlan(planHandover(this.planInput(part.name, look, [only])), part.label))
       .join('\n');
     const styles = css
-      ? new PageStyles(this.page.tree, [...this.page.sheets, asLastSheet(css)], environment)
+      ? new PageStyles(this.page.index.extended([asLastSheet(css)]), environment, this.page.known)
       : this.page.stylesFor(environment);
     this.withLook = { key, styles, css };
     return this.withLook;
@@ -279,7 +279,7 @@ export class ComponentSession {
     const input = this.planInput(part.name, look, this.page.environmentCases);
     const plan = planHandover(input);
     const css = printPlan(plan, name);
-    return { css, plan, proof: prove(input, css, this.page.sheets, plan.elements) };
+    return { css, plan, proof: prove(input, css, this.page.index, plan.elements) };
   }
 }
 

@@ -1,12 +1,12 @@
 import { findComponents, type FoundComponent } from '../component/find.js';
-import type { CascadeSheet } from '../css/cascade.js';
+import { RuleIndex, type CascadeSheet } from '../css/rules.js';
 import { DESKTOP, type Environment } from '../css/environment.js';
 import type { ForcedStates } from '../css/forced.js';
-import { PageStyles } from '../css/styles.js';
+import { PageStyles, type KnownMeasures } from '../css/styles.js';
 import { environmentCases, type EnvironmentCase } from '../handover/environments.js';
 import { buildFrame } from '../page/frame.js';
 import { parseHtml } from '../page/parse-html.js';
-import { cascadeSheets, sheetUses, titleOf, type StoredSheet } from '../page/sheets.js';
+import { baseOf, cascadeSheets, sheetUses, titleOf, type StoredSheet } from '../page/sheets.js';
 import type { PageTree } from '../page/tree.js';
 
 export interface PageSource {
@@ -20,13 +20,20 @@ export interface PageSource {
 export class PageSession {
   readonly tree: PageTree;
   readonly sheets: readonly CascadeSheet[];
+  readonly index: RuleIndex;
+  readonly known: KnownMeasures;
   private readonly styles = new Map<string, PageStyles>();
   private cases: readonly EnvironmentCase[] | undefined;
   private found: readonly FoundComponent[] | undefined;
 
-  constructor(readonly source: PageSource) {
+  constructor(
+    readonly source: PageSource,
+    measures: KnownMeasures = {},
+  ) {
     this.tree = parseHtml(source.html);
-    this.sheets = cascadeSheets(sheetUses(this.tree, source.address, source.sheets), source.sheets);
+    this.sheets = cascadeSheets(sheetUses(this.tree, source.address, source.sheets), source.sheets, this.tree.quirks);
+    this.index = new RuleIndex(this.tree, this.sheets);
+    this.known = { ...measures, base: baseOf(this.tree, source.address) };
   }
 
   get title(): string {
@@ -37,7 +44,7 @@ export class PageSession {
   stylesFor(environment: Environment = DESKTOP): PageStyles {
     const key = JSON.stringify(environment);
     let styles = this.styles.get(key);
-    if (!styles) this.styles.set(key, (styles = new PageStyles(this.tree, this.sheets, environment)));
+    if (!styles) this.styles.set(key, (styles = new PageStyles(this.index, environment, this.known)));
     return styles;
   }
 

@@ -1,123 +1,276 @@
-/** How a longhand's computed value is formed; anything else keeps its declared keywords. */
-export type ValueKind = 'colour' | 'font-size' | 'font-weight' | 'line-width' | 'length' | 'number' | 'text';
+import { AXIS, BACKGROUND_SIZE, IMAGES, PAINT, POSITION, POSITIONS, REPEAT } from '../values/background.js';
+import type { Computer } from '../values/computer.js';
+import { FILTER } from '../values/filter.js';
+import { FEATURES, FONT_FAMILY, FONT_STRETCH, LINE_HEIGHT, VARIATIONS } from '../values/font.js';
+import {
+  LENGTH,
+  LINE_WIDTH,
+  OUTLINE_OFFSET,
+  POSITIVE_LENGTH,
+  RADIUS,
+  SIZE,
+  SPACING_PAIR,
+  STROKE_WIDTH,
+} from '../values/length.js';
+import { BOX_SHADOW, TEXT_SHADOW } from '../values/shadow.js';
+import { ASPECT_RATIO, COLOUR, INTEGER, LENGTH_TERMS, NAMES, NUMBER, SHARE, TERMS } from '../values/simple.js';
+import {
+  CONTENT,
+  counters,
+  DECORATION_LINE,
+  LETTER_SPACING,
+  TAB_SIZE,
+  TEXT_ALIGN,
+  WORD_SPACING,
+} from '../values/text.js';
+import { SCALE, TRANSFORM_ORIGIN, TRANSLATE } from '../values/transform.js';
+import { EASINGS, TIMES, TRANSITION_PROPERTY } from '../values/transition.js';
 
 export interface PropertyInfo {
   readonly name: string;
   readonly inherited: boolean;
+  /** Declared text that stands for the initial value. */
   readonly initial: string;
-  readonly kind: ValueKind;
+  readonly compute: Computer;
+  /** The value is one colour. */
+  readonly isColour: boolean;
+  /** Registered by @property: its syntax; undefined for all others. */
+  readonly syntax?: string;
 }
 
 const SIDES = ['top', 'right', 'bottom', 'left'] as const;
 const CORNERS = ['top-left', 'top-right', 'bottom-right', 'bottom-left'] as const;
 
 const table = new Map<string, PropertyInfo>();
-const add = (kind: ValueKind, inherited: boolean, entries: Readonly<Record<string, string>>) => {
-  for (const [name, initial] of Object.entries(entries)) table.set(name, { name, inherited, initial, kind });
+const add = (compute: Computer, inherited: boolean, entries: Readonly<Record<string, string>>) => {
+  for (const [name, initial] of Object.entries(entries)) {
+    table.set(name, { name, inherited, initial, compute, isColour: compute === COLOUR });
+  }
 };
 const each = (names: readonly string[], pattern: string, initial: string) =>
   Object.fromEntries(names.map((name) => [pattern.replace('*', name), initial]));
 
 // Initial values and inheritance as the definition tables of the CSS modules give them.
-add('colour', true, {
+add(COLOUR, true, {
   color: 'canvastext',
   'caret-color': 'auto',
   'accent-color': 'auto',
-  fill: 'black',
-  stroke: 'none',
+  'text-emphasis-color': 'currentcolor',
+  '-webkit-text-fill-color': 'currentcolor',
+  '-webkit-text-stroke-color': 'currentcolor',
+  '-webkit-tap-highlight-color': 'rgba(0, 0, 0, 0.18)',
 });
-add('colour', false, {
+add(COLOUR, false, {
   'background-color': 'transparent',
   'outline-color': 'currentcolor',
   'text-decoration-color': 'currentcolor',
+  'column-rule-color': 'currentcolor',
+  'stop-color': 'black',
+  'flood-color': 'black',
   ...each(SIDES, 'border-*-color', 'currentcolor'),
 });
-add('font-size', true, { 'font-size': 'medium' });
-add('font-weight', true, { 'font-weight': 'normal' });
-add('line-width', false, { 'outline-width': 'medium', ...each(SIDES, 'border-*-width', 'medium') });
-add('number', false, { opacity: '1', 'z-index': 'auto', order: '0', 'flex-grow': '0', 'flex-shrink': '1' });
-add('length', false, {
+add(PAINT, true, { fill: 'black', stroke: 'none' });
+add(SHARE, true, { 'fill-opacity': '1', 'stroke-opacity': '1' });
+add(SHARE, false, { opacity: '1', 'stop-opacity': '1', 'flood-opacity': '1' });
+add(LENGTH_TERMS, true, { 'stroke-width': '1px', 'stroke-dashoffset': '0', 'stroke-dasharray': 'none' });
+add(NUMBER, true, { 'stroke-miterlimit': '4' });
+add(TERMS, true, {
+  'fill-rule': 'nonzero',
+  'clip-rule': 'nonzero',
+  'stroke-linecap': 'butt',
+  'stroke-linejoin': 'miter',
+  'text-anchor': 'start',
+  'paint-order': 'normal',
+});
+
+// Grounds.
+add(IMAGES, false, { 'background-image': 'none', 'mask-image': 'none', 'border-image-source': 'none' });
+add(AXIS, false, { 'background-position-x': '0%', 'background-position-y': '0%' });
+add(POSITIONS, false, { 'mask-position': '0% 0%' });
+add(BACKGROUND_SIZE, false, { 'background-size': 'auto', 'mask-size': 'auto' });
+add(REPEAT, false, { 'background-repeat': 'repeat', 'mask-repeat': 'repeat' });
+add(TERMS, false, {
+  'background-attachment': 'scroll',
+  'background-blend-mode': 'normal',
+  'background-clip': 'border-box',
+  'background-origin': 'padding-box',
+  'mask-clip': 'border-box',
+  'mask-origin': 'border-box',
+  'mask-composite': 'add',
+  'mask-mode': 'match-source',
+  'border-image-slice': '100%',
+  'border-image-repeat': 'stretch',
+});
+add(TERMS, false, { 'border-image-width': '1', 'border-image-outset': '0' });
+
+// Edges.
+add(LINE_WIDTH, false, {
+  'outline-width': 'medium',
+  'column-rule-width': 'medium',
+  ...each(SIDES, 'border-*-width', 'medium'),
+});
+add(TERMS, false, { 'outline-style': 'none', 'column-rule-style': 'none', ...each(SIDES, 'border-*-style', 'none') });
+add(OUTLINE_OFFSET, false, { 'outline-offset': '0' });
+add(RADIUS, false, each(CORNERS, 'border-*-radius', '0'));
+add(BOX_SHADOW, false, { 'box-shadow': 'none' });
+add(STROKE_WIDTH, true, { '-webkit-text-stroke-width': '0' });
+
+// Boxes.
+add(LENGTH, false, {
   ...each(SIDES, 'margin-*', '0'),
-  ...each(SIDES, 'padding-*', '0'),
+  ...each(SIDES, 'scroll-margin-*', '0'),
   ...each(SIDES, '*', 'auto'),
-  ...each(CORNERS, 'border-*-radius', '0'),
+  'vertical-align': 'baseline',
+});
+add(POSITIVE_LENGTH, false, {
+  ...each(SIDES, 'padding-*', '0'),
+  ...each(SIDES, 'scroll-padding-*', 'auto'),
+  'row-gap': 'normal',
+  'column-gap': 'normal',
+  'column-width': 'auto',
+  perspective: 'none',
+});
+add(SIZE, false, {
   width: 'auto',
   height: 'auto',
   'min-width': 'auto',
   'min-height': 'auto',
   'max-width': 'none',
   'max-height': 'none',
-  'row-gap': 'normal',
-  'column-gap': 'normal',
-  'outline-offset': '0',
   'flex-basis': 'auto',
-  'text-underline-offset': 'auto',
-  'text-decoration-thickness': 'auto',
 });
-add('length', true, {
-  'letter-spacing': 'normal',
-  'word-spacing': 'normal',
-  'text-indent': '0',
-  'line-height': 'normal',
-});
-add('text', true, {
-  'color-scheme': 'normal',
-  cursor: 'auto',
-  direction: 'ltr',
-  'font-family': 'sans-serif',
-  'font-stretch': 'normal',
-  'font-style': 'normal',
-  'font-variant-caps': 'normal',
-  'list-style-image': 'none',
-  'list-style-position': 'outside',
-  'list-style-type': 'disc',
-  'pointer-events': 'auto',
-  'text-align': 'start',
-  'text-shadow': 'none',
-  'text-transform': 'none',
-  visibility: 'visible',
-  'white-space': 'normal',
-});
-add('text', false, {
+add(ASPECT_RATIO, false, { 'aspect-ratio': 'auto' });
+add(INTEGER, false, { 'z-index': 'auto', order: '0', 'column-count': 'auto' });
+add(NUMBER, false, { 'flex-grow': '0', 'flex-shrink': '1', zoom: '1' });
+add(POSITION, false, { 'object-position': '50% 50%' });
+add(TERMS, false, {
+  'align-content': 'normal',
   'align-items': 'normal',
   'align-self': 'auto',
   appearance: 'none',
-  'aspect-ratio': 'auto',
-  'backdrop-filter': 'none',
-  'background-attachment': 'scroll',
-  'background-blend-mode': 'normal',
-  'background-clip': 'border-box',
-  'background-image': 'none',
-  'background-origin': 'padding-box',
-  'background-position-x': '0%',
-  'background-position-y': '0%',
-  'background-repeat': 'repeat',
-  'background-size': 'auto',
-  'box-shadow': 'none',
+  'backface-visibility': 'visible',
+  'box-decoration-break': 'slice',
   'box-sizing': 'content-box',
-  content: 'normal',
+  clear: 'none',
+  contain: 'none',
+  'container-type': 'normal',
+  'content-visibility': 'visible',
   display: 'inline',
-  filter: 'none',
+  'field-sizing': 'fixed',
   'flex-direction': 'row',
   'flex-wrap': 'nowrap',
   float: 'none',
+  'grid-auto-flow': 'row',
+  isolation: 'auto',
   'justify-content': 'normal',
+  'justify-items': 'normal',
+  'justify-self': 'auto',
   'mix-blend-mode': 'normal',
-  'outline-style': 'none',
+  'object-fit': 'fill',
   'overflow-x': 'visible',
   'overflow-y': 'visible',
+  'overscroll-behavior-x': 'auto',
+  'overscroll-behavior-y': 'auto',
   position: 'static',
-  'text-decoration-line': 'none',
+  resize: 'none',
+  'scroll-behavior': 'auto',
+  'scroll-snap-align': 'none',
+  'scroll-snap-stop': 'normal',
+  'scroll-snap-type': 'none',
+  'scrollbar-gutter': 'auto',
+  'scrollbar-width': 'auto',
+  'table-layout': 'auto',
   'text-decoration-style': 'solid',
   'text-overflow': 'clip',
-  transform: 'none',
+  'touch-action': 'auto',
+  'transform-box': 'view-box',
+  'transform-style': 'flat',
   'transition-behavior': 'normal',
-  'transition-delay': '0s',
-  'transition-duration': '0s',
-  'transition-property': 'all',
-  'transition-timing-function': 'ease',
-  ...each(SIDES, 'border-*-style', 'none'),
+  'unicode-bidi': 'normal',
+  'vector-effect': 'none',
 });
+add(NAMES, false, { 'container-name': 'none', 'will-change': 'auto' });
+add(LENGTH_TERMS, false, { 'clip-path': 'none', clip: 'auto' });
+
+// Movement.
+add(LENGTH_TERMS, false, { transform: 'none', rotate: 'none' });
+add(TRANSFORM_ORIGIN, false, { 'transform-origin': '50% 50%', 'perspective-origin': '50% 50%' });
+add(SCALE, false, { scale: 'none' });
+add(TRANSLATE, false, { translate: 'none' });
+add(FILTER, false, { filter: 'none', 'backdrop-filter': 'none' });
+add(TIMES, false, { 'transition-delay': '0s', 'transition-duration': '0s' });
+add(TRANSITION_PROPERTY, false, { 'transition-property': 'all' });
+add(EASINGS, false, { 'transition-timing-function': 'ease' });
+
+// Type. Size and weight refer to the parent's and are computed by the element's style.
+add(TERMS, true, { 'font-size': 'medium', 'font-weight': 'normal' });
+add(FONT_FAMILY, true, { 'font-family': '"Times New Roman"' });
+add(FONT_STRETCH, true, { 'font-stretch': 'normal' });
+add(LINE_HEIGHT, true, { 'line-height': 'normal' });
+add(FEATURES, true, { 'font-feature-settings': 'normal' });
+add(VARIATIONS, true, { 'font-variation-settings': 'normal' });
+add(LETTER_SPACING, true, { 'letter-spacing': 'normal' });
+add(WORD_SPACING, true, { 'word-spacing': 'normal' });
+add(LENGTH, true, { 'text-indent': '0', 'text-underline-offset': 'auto' });
+add(SPACING_PAIR, true, { 'border-spacing': '0' });
+add(TAB_SIZE, true, { 'tab-size': '8' });
+add(TEXT_ALIGN, true, { 'text-align': 'start' });
+add(TEXT_SHADOW, true, { 'text-shadow': 'none' });
+add(DECORATION_LINE, false, { 'text-decoration-line': 'none' });
+add(LENGTH, false, { 'text-decoration-thickness': 'auto' });
+add(IMAGES, true, { 'list-style-image': 'none' });
+add(COLOUR, true, { 'scrollbar-color': 'auto' });
+add(NAMES, true, { 'list-style-type': 'disc' });
+add(INTEGER, true, { orphans: '2', widows: '2' });
+add(TERMS, true, {
+  'border-collapse': 'separate',
+  'caption-side': 'top',
+  'color-scheme': 'normal',
+  cursor: 'auto',
+  direction: 'ltr',
+  'empty-cells': 'show',
+  'font-kerning': 'auto',
+  'font-optical-sizing': 'auto',
+  'font-size-adjust': 'none',
+  'font-style': 'normal',
+  'font-synthesis-weight': 'auto',
+  'font-synthesis-style': 'auto',
+  'font-variant-alternates': 'normal',
+  'font-variant-caps': 'normal',
+  'font-variant-east-asian': 'normal',
+  'font-variant-ligatures': 'normal',
+  'font-variant-numeric': 'normal',
+  'font-variant-position': 'normal',
+  'forced-color-adjust': 'auto',
+  hyphens: 'manual',
+  'image-rendering': 'auto',
+  'line-break': 'auto',
+  'list-style-position': 'outside',
+  'overflow-wrap': 'normal',
+  'pointer-events': 'auto',
+  'print-color-adjust': 'economy',
+  quotes: 'auto',
+  'text-align-last': 'auto',
+  'text-decoration-skip-ink': 'auto',
+  'text-emphasis-style': 'none',
+  'text-justify': 'auto',
+  'text-rendering': 'auto',
+  'text-size-adjust': 'auto',
+  'text-transform': 'none',
+  'text-underline-position': 'auto',
+  'text-wrap-mode': 'wrap',
+  'text-wrap-style': 'auto',
+  visibility: 'visible',
+  'white-space-collapse': 'collapse',
+  'word-break': 'normal',
+  // Inherited in Chromium; the standard has `auto` follow the parent.
+  'user-select': 'auto',
+  'writing-mode': 'horizontal-tb',
+  '-webkit-font-smoothing': 'auto',
+});
+add(CONTENT, false, { content: 'normal' });
+add(counters(0), false, { 'counter-reset': 'none', 'counter-set': 'none' });
+add(counters(1), false, { 'counter-increment': 'none' });
 
 export const PROPERTIES: ReadonlyMap<string, PropertyInfo> = table;
 
@@ -128,7 +281,8 @@ export function propertyInfo(name: string): PropertyInfo {
       name,
       inherited: name.startsWith('--'),
       initial: name.startsWith('--') ? '' : 'auto',
-      kind: 'text',
+      compute: TERMS,
+      isColour: false,
     }
   );
 }

@@ -1,12 +1,13 @@
 import { ident, type CssNode, type Selector, type SelectorList } from 'css-tree';
 import { matchesAttribute } from './attribute.js';
-import { compilePseudoClass } from './pseudo-class.js';
+import { classAfterPseudoElement, compilePseudoClass, type PseudoTest } from './pseudo-class.js';
 import { pseudoElementName } from './pseudo-element.js';
 import { addSpecificity, maxSpecificity, NO_SPECIFICITY } from './specificity.js';
 import {
   InvalidSelectorError,
   type Combinator,
   type CompiledSelector,
+  type Compound,
   type CompileOptions,
   type MatchAny,
   type SimplePart,
@@ -18,9 +19,18 @@ interface Draft {
   tag: string | undefined;
   id: string | undefined;
   classes: string[];
+  attribute: string | undefined;
+  anyOf: readonly Compound[] | undefined;
 }
 
-const emptyDraft = (): Draft => ({ tests: [], tag: undefined, id: undefined, classes: [] });
+const emptyDraft = (): Draft => ({
+  tests: [],
+  tag: undefined,
+  id: undefined,
+  classes: [],
+  attribute: undefined,
+  anyOf: undefined,
+});
 
 const classTest =
   (name: string): Test =>
@@ -51,11 +61,14 @@ export const compileList = (list: SelectorList, options: CompileOptions, matchAn
   return selectors.map((selector) => compileSelector(selector as Selector, options, matchAny));
 };
 
-const hasNesting = (node: CssNode): boolean => {
+const hasNesting = (node: CssNode, scoped: boolean): boolean => {
   if (node.type === 'NestingSelector') return true;
+  if (scoped && node.type === 'PseudoClassSelector' && node.name.toLowerCase() === 'scope') return true;
   const children = 'children' in node ? node.children : null;
   if (!children) return false;
-  return (children as Iterable<CssNode> & { toArray(): CssNode[] }).toArray().some(hasNesting);
+  return (children as Iterable<CssNode> & { toArray(): CssNode[] })
+    .toArray()
+    .some((child) => hasNesting(child, scoped));
 };
 
 export function compileSelector(selector: Selector, options: CompileOptions, matchAny: MatchAny): CompiledSelector {
@@ -66,18 +79,20 @@ export function compileSelector(selector: Selector, options: CompileOptions, mat
   let specificity = NO_SPECIFICITY;
   let states = 0;
   let pseudoElement: string | undefined;
+  const pseudoTests: PseudoTest[] = [];
   let open = false;
 
   const tools = { matchAny, compile: (inner: Selector, own: CompileOptions) => compileSelector(inner, own, matchAny) };
   const add = (part: SimplePart) => {
     compounds.at(-1)!.tests.push(part.test);
+    compounds.at(-1)!.anyOf ??= part.anyOf;
     specificity = addSpecificity(specificity, part.specificity);
     states |= part.states;
     open = true;
   };
   const addNesting = () => add(nestingPart(options.parents ?? [], matchAny));
 
-  const implied = options.relative || (options.parents !== undefined && !hasNesting(selector));
+  const implied = options.relative || (options.parents !== undefined && !hasNesting(selector, options.scoped ?? false));
   if (implied) {
     if (options.relative) add({ test: isAnchor, specificity: NO_SPECIFICITY, states: 0 });
     else addNesting();
@@ -136,6 +151,7 @@ export function compileSelector(selector: Selector, options: CompileOptions, mat
         const raw = node.value;
         const value = raw === null ? '' : raw.type === 'String' ? raw.value : ident.decode(raw.name);
         const test = { name: ident.decode(node.name.name), matcher: node.matcher, value, flag: node.flags };
+        compounds.at(-1)!.attribute ??= test.name.toLowerCase();
         if (test.flag && !/^[is]$/i.test(test.flag)) throw new InvalidSelectorError(`Unknown flag ${test.flag}.`);
         add({ test: (element) => matchesAttribute(element, test), specificity: [0, 1, 0], states: 0 });
         break;
@@ -149,6 +165,11 @@ export function compileSelector(selector: Selector, options: CompileOptions, mat
           pseudoElement = legacy;
           specificity = addSpecificity(specificity, [0, 0, 1]);
           open = true;
+        } else if (pseudoElement !== undefined) {
+          const after = classAfterPseudoElement(node);
+          pseudoTests.push(after.test);
+          states |= after.states;
+          specificity = addSpecificity(specificity, after.specificity);
         } else {
           add(compilePseudoClass(node, options, tools));
         }
@@ -167,7 +188,7 @@ export function compileSelector(selector: Selector, options: CompileOptions, mat
     }
   }
   if (!open) throw new InvalidSelectorError('The selector ends in a combinator.');
-  return { text: '', compounds, combinators, pseudoElement, specificity, states };
+  return { text: '', compounds, combinators, pseudoElement, pseudoTests, specificity, states };
 }
 
 function nestingPart(parents: readonly CompiledSelector[], matchAny: MatchAny): SimplePart {
@@ -181,6 +202,7 @@ function nestingPart(parents: readonly CompiledSelector[], matchAny: MatchAny): 
   }
   return {
     test: (element, context) => matchAny(parents, element, context),
+    anyOf: parents.map((parent) => parent.compounds.at(-1)!),
     specificity: maxSpecificity(parents.map((parent) => parent.specificity)),
     states: parents.reduce((bits, parent) => bits | parent.states, 0),
   };

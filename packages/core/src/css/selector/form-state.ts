@@ -46,6 +46,13 @@ export function isLink(element: ElementNode): boolean {
   return element.name === 'a' && (element.attributes.has('href') || element.attributes.has('xlink:href'));
 }
 
+/** A select that shows several of its options at once (HTML, section 4.10.7). */
+export function isListBox(element: ElementNode): boolean {
+  if (!is(element, 'select')) return false;
+  const size = /^\s*\d+/.exec(element.attributes.get('size') ?? '');
+  return element.attributes.has('multiple') || (size !== null && Number(size[0]) > 1);
+}
+
 const selectOf = (option: ElementNode): ElementNode | undefined => {
   for (const node of ancestors(option)) if (is(node, 'select')) return node;
   return undefined;

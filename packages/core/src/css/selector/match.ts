@@ -10,33 +10,49 @@ import {
   type MatchContext,
 } from './types.js';
 
+/** Why a selector fails from an element leftwards, so that no ancestor is tried again in vain. */
+const MATCH = 0;
+const FAILS_HERE = 1;
+/** No element further up or before can do better. */
+const FAILS_ALL = 2;
+type Outcome = typeof MATCH | typeof FAILS_HERE | typeof FAILS_ALL;
+
 /** Tests a complex selector from right to left, trying further ancestors or siblings where a step allows several. */
 export function matches(selector: CompiledSelector, element: ElementNode, context: MatchContext): boolean {
-  return matchesFrom(selector, selector.compounds.length - 1, element, context);
+  return matchesFrom(selector, selector.compounds.length - 1, element, context) === MATCH;
 }
 
-function matchesFrom(selector: CompiledSelector, at: number, element: ElementNode, context: MatchContext): boolean {
-  for (const test of selector.compounds[at]!.tests) if (!test(element, context)) return false;
-  if (at === 0) return true;
+function matchesFrom(selector: CompiledSelector, at: number, element: ElementNode, context: MatchContext): Outcome {
+  const { tests } = selector.compounds[at]!;
+  for (let i = 0; i < tests.length; i++) if (!tests[i]!(element, context)) return FAILS_HERE;
+  if (at === 0) return MATCH;
   switch (selector.combinators[at - 1]) {
-    case '>':
-      return element.parent !== undefined && matchesFrom(selector, at - 1, element.parent, context);
+    case '>': {
+      if (!element.parent) return FAILS_ALL;
+      const outcome = matchesFrom(selector, at - 1, element.parent, context);
+      return outcome === MATCH ? MATCH : outcome === FAILS_ALL ? FAILS_ALL : FAILS_HERE;
+    }
     case '+': {
       const previous = element.parent?.children[element.siblingIndex - 1];
-      return previous !== undefined && matchesFrom(selector, at - 1, previous, context);
+      if (!previous) return FAILS_HERE;
+      const outcome = matchesFrom(selector, at - 1, previous, context);
+      return outcome;
     }
     case '~': {
       const group = element.parent?.children ?? [];
       for (let i = element.siblingIndex - 1; i >= 0; i--) {
-        if (matchesFrom(selector, at - 1, group[i]!, context)) return true;
+        const outcome = matchesFrom(selector, at - 1, group[i]!, context);
+        if (outcome !== FAILS_HERE) return outcome;
       }
-      return false;
+      return FAILS_HERE;
     }
     default: {
       for (let node = element.parent; node; node = node.parent) {
-        if (matchesFrom(selector, at - 1, node, context)) return true;
+        const outcome = matchesFrom(selector, at - 1, node, context);
+        if (outcome !== FAILS_HERE) return outcome;
       }
-      return false;
+      // Every ancestor was tried; an ancestor of this element has fewer of them.
+      return FAILS_ALL;
     }
   }
 }
@@ -57,10 +73,10 @@ export function compileParsedList(list: SelectorList, options: CompileOptions = 
  *
  * @throws InvalidSelectorError with a message that says what is wrong
  */
-export function compileText(text: string): CompiledSelector[] {
+export function compileText(text: string, options: CompileOptions = {}): CompiledSelector[] {
   const ast = readCss(text, 'selectorList');
   if (ast?.type !== 'SelectorList') throw new InvalidSelectorError(`"${text}" is not a selector.`);
-  return compileParsedList(ast);
+  return compileParsedList(ast, options);
 }
 
 export { InvalidSelectorError };

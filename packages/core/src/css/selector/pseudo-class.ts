@@ -84,9 +84,11 @@ const SIMPLE: Readonly<Record<string, SimplePart>> = {
   'user-invalid': never,
   'in-range': plain((element) => hasRange(element) && form.validity(element) === true),
   'out-of-range': plain((element) => hasRange(element) && form.validity(element) === false),
+  '-internal-list-box': plain(form.isListBox),
   open: plain((element) => ['details', 'dialog'].includes(element.name) && element.attributes.has('open')),
   defined: plain((element) => element.namespace !== 'html' || !element.name.includes('-')),
   // Only a script, an address or a full screen puts a page's elements into these.
+  host: never,
   target: never,
   'target-within': never,
   'popover-open': never,
@@ -106,11 +108,66 @@ const SIMPLE: Readonly<Record<string, SimplePart>> = {
   'active-view-transition': never,
 };
 
-/** Valid only after a scrollbar pseudo-element; whether they hold is decided where that part is resolved. */
+/** Valid only after a scrollbar pseudo-element. */
 const SCROLLBAR = new Set([
   ...['horizontal', 'vertical', 'decrement', 'increment', 'start', 'end', 'double-button', 'single-button'],
   ...['no-button', 'corner-present', 'window-inactive'],
 ]);
+/** Of those, the ones that hold for the parts of a vertical bar without buttons. */
+const HELD = new Set(['vertical', 'no-button']);
+
+/** A test of the pseudo-element's own states. */
+export type PseudoTest = (states: bits.StateBits) => boolean;
+
+interface AfterPseudoElement {
+  readonly test: PseudoTest;
+  readonly states: bits.StateBits;
+  readonly specificity: Specificity;
+}
+
+/** A class after a pseudo-element: a state of that part, where in a scrollbar it stands, or a choice of such. */
+export function classAfterPseudoElement(node: PseudoClassSelector): AfterPseudoElement {
+  const name = node.name.toLowerCase();
+  const always = (answer: boolean): AfterPseudoElement => ({ test: () => answer, states: 0, specificity: CLASS });
+  if (node.children === null) {
+    if (SCROLLBAR.has(name)) return always(HELD.has(name));
+    const atom = bits.ATOMS.find((item) => item === name);
+    if (atom) {
+      const state = bits.bitOf(atom);
+      return { test: (own) => (own & state) !== 0, states: state, specificity: CLASS };
+    }
+    if (SIMPLE[name]) return always(name === 'enabled');
+  } else if (['is', 'where', 'not'].includes(name)) {
+    const list = node.children.first;
+    const choices = list?.type === 'SelectorList' ? list.children.toArray().map(choiceAfter) : [];
+    const any: PseudoTest = (own) => choices.some((choice) => choice.test(own));
+    return {
+      test: name === 'not' ? (own) => !any(own) : any,
+      states: choices.reduce((all, choice) => all | choice.states, 0),
+      specificity: name === 'where' ? NO_SPECIFICITY : maxSpecificity(choices.map((choice) => choice.specificity)),
+    };
+  }
+  throw new InvalidSelectorError(`:${node.name} cannot follow a pseudo-element.`);
+}
+
+/** One choice of a list after a pseudo-element, which has neither attributes nor classes. */
+function choiceAfter(selector: CssNode): AfterPseudoElement {
+  const parts = (selector as Selector).children.toArray().map((node): AfterPseudoElement => {
+    if ((node as CssNode).type === 'PseudoClassSelector') {
+      try {
+        return classAfterPseudoElement(node as unknown as PseudoClassSelector);
+      } catch (error) {
+        if (!(error instanceof InvalidSelectorError)) throw error;
+      }
+    }
+    return { test: () => false, states: 0, specificity: CLASS };
+  });
+  return {
+    test: (own) => parts.every((part) => part.test(own)),
+    states: parts.reduce((all, part) => all | part.states, 0),
+    specificity: parts.reduce<Specificity>((sum, part) => addSpecificity(sum, part.specificity), NO_SPECIFICITY),
+  };
+}
 
 function hasRange(element: ElementNode): boolean {
   return (
@@ -172,7 +229,6 @@ export function compilePseudoClass(
   if (node.children === null) {
     const simple = SIMPLE[name];
     if (simple) return simple;
-    if (SCROLLBAR.has(name)) return never;
     throw new InvalidSelectorError(`Unknown pseudo-class :${node.name}.`);
   }
   switch (name) {
@@ -182,6 +238,7 @@ export function compilePseudoClass(
       const list = forgiving(argument, options, tools);
       return {
         test: (element, context) => tools.matchAny(list, element, context),
+        anyOf: list.map((selector) => selector.compounds.at(-1)!),
         specificity: name === 'where' ? NO_SPECIFICITY : strongest(list),
         states: statesOf(list),
       };

@@ -21,6 +21,10 @@ export interface Compound {
   readonly tag: string | undefined;
   readonly id: string | undefined;
   readonly classes: readonly string[];
+  /** Name of an attribute that must be there. */
+  readonly attribute: string | undefined;
+  /** Alternatives of an `:is()` or `:where()`, one of which must match; for indexing. */
+  readonly anyOf: readonly Compound[] | undefined;
 }
 
 export type Combinator = ' ' | '>' | '+' | '~';
@@ -31,6 +35,8 @@ export interface CompiledSelector {
   readonly compounds: readonly Compound[];
   readonly combinators: readonly Combinator[];
   readonly pseudoElement: string | undefined;
+  /** Tests of the pseudo-element's own states: `::-webkit-scrollbar-thumb:hover`. */
+  readonly pseudoTests: readonly ((states: StateBits) => boolean)[];
   readonly specificity: Specificity;
   /** Interaction atoms that the outcome may depend on, FOCUS_WITHIN included; 0 when it never changes. */
   readonly states: StateBits;
@@ -44,6 +50,8 @@ export class InvalidSelectorError extends Error {
 /** What one simple selector contributes. */
 export interface SimplePart {
   readonly test: Test;
+  /** Last compounds of the alternatives, where the part is a choice between selectors. */
+  readonly anyOf?: readonly Compound[] | undefined;
   readonly specificity: Specificity;
   readonly states: StateBits;
 }
@@ -53,6 +61,8 @@ export interface CompileOptions {
   readonly parents?: readonly CompiledSelector[] | undefined;
   /** True inside :has(), where a selector starts from an anchor. */
   readonly relative?: boolean;
+  /** True inside @scope, where `:scope` is the scope's root and stands for `&` too. */
+  readonly scoped?: boolean | undefined;
 }
 
 /** True when any selector of a list matches. */

@@ -1,5 +1,6 @@
 import type { CssNode } from 'css-tree';
 import { byComma, isColour, isImage, isLengthLike, isWord, nodesOf, textOfNode, textOfNodes } from './split.js';
+import { splitAxes } from '../values/position.js';
 import type { Shorthand } from './shorthand.js';
 
 const REPEAT = ['repeat', 'repeat-x', 'repeat-y', 'no-repeat', 'space', 'round'];
@@ -58,29 +59,11 @@ function readLayer(nodes: readonly CssNode[], last: boolean): Layer | undefined 
   return layer;
 }
 
-/** Splits a position of one to four parts into its axes (CSS Backgrounds 4, section 2.6). */
+/** The two axes of a position, as text; both start at zero where none is given. */
 export function splitPosition(nodes: readonly CssNode[]): [string, string] | undefined {
   if (!nodes.length) return ['0%', '0%'];
-  const vertical = (node: CssNode) => isWord(node, 'top', 'bottom');
-  const horizontal = (node: CssNode) => isWord(node, 'left', 'right');
-  if (nodes.length === 1) {
-    const only = textOfNode(nodes[0]!);
-    return vertical(nodes[0]!) ? ['center', only] : [only, 'center'];
-  }
-  if (nodes.length === 2) {
-    const [a, b] = nodes as [CssNode, CssNode];
-    return vertical(a) || horizontal(b) ? [textOfNode(b), textOfNode(a)] : [textOfNode(a), textOfNode(b)];
-  }
-  const axes: Record<'x' | 'y', CssNode[]> = { x: [], y: [] };
-  let current: 'x' | 'y' | undefined;
-  for (const node of nodes) {
-    if (vertical(node)) current = 'y';
-    else if (horizontal(node)) current = 'x';
-    else if (isWord(node, 'center')) current = axes.x.length ? 'y' : 'x';
-    else if (!current) return undefined;
-    axes[current!].push(node);
-  }
-  return axes.x.length && axes.y.length ? [textOfNodes(axes.x), textOfNodes(axes.y)] : undefined;
+  const axes = splitAxes(nodes);
+  return axes && [textOfNodes(axes[0]), textOfNodes(axes[1])];
 }
 
 /** CSS Backgrounds 3, section 2.10: every layer of the picture, and one colour beneath. */

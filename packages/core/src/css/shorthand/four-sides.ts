@@ -25,9 +25,11 @@ export const FOUR_SIDES: readonly Shorthand[] = [
   fourSides('border-width', sides('border-*-width')),
   fourSides('border-style', sides('border-*-style')),
   fourSides('border-color', sides('border-*-color')),
+  fourSides('scroll-margin', sides('scroll-margin-*')),
+  fourSides('scroll-padding', sides('scroll-padding-*')),
 ];
 
-/** One or two values for the two sides of an axis; in horizontal, left-to-right writing (see docs). */
+/** One or two values for the two ends of an axis. */
 function twoSides(name: string, longhands: readonly [string, string]): Shorthand {
   return {
     name,
@@ -40,14 +42,19 @@ function twoSides(name: string, longhands: readonly [string, string]): Shorthand
   };
 }
 
+const ends = (stem: string, tail = '') => {
+  const name = (end: string) => `${stem}-${end}${tail}`;
+  return twoSides(stem + tail, [name('start'), name('end')]);
+};
+
 export const TWO_SIDES: readonly Shorthand[] = [
-  twoSides('margin-inline', ['margin-left', 'margin-right']),
-  twoSides('margin-block', ['margin-top', 'margin-bottom']),
-  twoSides('padding-inline', ['padding-left', 'padding-right']),
-  twoSides('padding-block', ['padding-top', 'padding-bottom']),
-  twoSides('inset-inline', ['left', 'right']),
-  twoSides('inset-block', ['top', 'bottom']),
+  ...['margin', 'padding', 'inset', 'scroll-margin', 'scroll-padding'].flatMap((stem) =>
+    ['inline', 'block'].map((axis) => ends(`${stem}-${axis}`)),
+  ),
+  ...['inline', 'block'].flatMap((axis) =>
+    ['color', 'style', 'width'].map((what) => ends(`border-${axis}`, `-${what}`)),
+  ),
   twoSides('overflow', ['overflow-x', 'overflow-y']),
+  twoSides('overscroll-behavior', ['overscroll-behavior-x', 'overscroll-behavior-y']),
   twoSides('gap', ['row-gap', 'column-gap']),
-  twoSides('grid-gap', ['row-gap', 'column-gap']),
 ];

@@ -52,3 +52,73 @@ export const LIST_STYLE: Shorthand = {
     };
   },
 };
+
+const WHITE_SPACE: Readonly<Record<string, readonly [string, string]>> = {
+  normal: ['collapse', 'wrap'],
+  nowrap: ['collapse', 'nowrap'],
+  '-webkit-nowrap': ['collapse', 'nowrap'],
+  pre: ['preserve', 'nowrap'],
+  'pre-wrap': ['preserve', 'wrap'],
+  'pre-line': ['preserve-breaks', 'wrap'],
+  'break-spaces': ['break-spaces', 'wrap'],
+};
+
+/** CSS Text 4, section 3: the older words, or collapsing and wrapping said apart. */
+export const WHITE_SPACE_SHORTHAND: Shorthand = {
+  name: 'white-space',
+  longhands: ['white-space-collapse', 'text-wrap-mode'],
+  expand: (value) => {
+    const words = nodesOf(value).map((node) => textOfNode(node).toLowerCase());
+    const known = words.length === 1 ? WHITE_SPACE[words[0]!] : undefined;
+    if (known) return { 'white-space-collapse': known[0], 'text-wrap-mode': known[1] };
+    const mode = words.find((word) => word === 'wrap' || word === 'nowrap');
+    const rest = words.filter((word) => word !== mode);
+    if (rest.length > 1) return undefined;
+    return { 'white-space-collapse': rest[0] ?? 'collapse', 'text-wrap-mode': mode ?? 'wrap' };
+  },
+};
+
+/** CSS Text 4, section 6.4. */
+export const TEXT_WRAP: Shorthand = {
+  name: 'text-wrap',
+  longhands: ['text-wrap-mode', 'text-wrap-style'],
+  expand: (value) => {
+    const words = nodesOf(value).map((node) => textOfNode(node).toLowerCase());
+    const mode = words.find((word) => word === 'wrap' || word === 'nowrap');
+    const rest = words.filter((word) => word !== mode);
+    if (rest.length > 1) return undefined;
+    return { 'text-wrap-mode': mode ?? 'wrap', 'text-wrap-style': rest[0] ?? 'auto' };
+  },
+};
+
+/** A width and a colour in any order. */
+const widthAndColour = (name: string, width: string, colour: string): Shorthand => ({
+  name,
+  longhands: [width, colour],
+  expand: (value) => {
+    const found = { [width]: '0', [colour]: 'currentcolor' };
+    for (const node of nodesOf(value)) found[isColour(node) ? colour : width] = textOfNode(node);
+    return found;
+  },
+});
+
+export const TEXT_STROKE = widthAndColour(
+  '-webkit-text-stroke',
+  '-webkit-text-stroke-width',
+  '-webkit-text-stroke-color',
+);
+
+/** CSS Text Decoration 4, section 3.4. */
+export const TEXT_EMPHASIS: Shorthand = {
+  name: 'text-emphasis',
+  longhands: ['text-emphasis-style', 'text-emphasis-color'],
+  expand: (value) => {
+    const style: string[] = [];
+    let colour = 'currentcolor';
+    for (const node of nodesOf(value)) {
+      if (isColour(node)) colour = textOfNode(node);
+      else style.push(textOfNode(node));
+    }
+    return { 'text-emphasis-style': style.join(' ') || 'none', 'text-emphasis-color': colour };
+  },
+};

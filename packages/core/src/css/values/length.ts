@@ -1,128 +1,92 @@
-import { type CssNode } from 'css-tree';
-import { parseValue } from '../declaration.js';
+import type { CssNode } from 'css-tree';
+import { evaluate, printAmount, single, type Amount } from './calc.js';
+import type { Computer } from './computer.js';
+import type { ValueContext } from './context.js';
+import { printNumber } from './number.js';
+import { wordOf } from './split.js';
+import { computeTerms } from './terms.js';
 
-/** What relative lengths refer to, in CSS pixels. */
-export interface LengthBasis {
-  readonly em: number;
-  readonly rem: number;
-  readonly vw: number;
-  readonly vh: number;
-  /** What 100% is; undefined where a percentage cannot be resolved from CSS alone. */
-  readonly percent?: number | undefined;
+/** A number where a length is meant: zero, or any in quirks mode, counts as pixels. */
+function asLength(amount: Amount): Amount {
+  const one = single(amount);
+  return one?.unit === '' ? { terms: new Map([['px', one.value]]), open: [] } : amount;
 }
 
-const ABSOLUTE: Readonly<Record<string, number>> = {
-  px: 1,
-  in: 96,
-  cm: 96 / 2.54,
-  mm: 96 / 25.4,
-  q: 96 / 101.6,
-  pt: 96 / 72,
-  pc: 16,
+const printLength = (node: CssNode, context: ValueContext, least: number): string | undefined => {
+  const amount = evaluate(node, context);
+  if (!amount) return undefined;
+  const length = asLength(amount);
+  const one = single(length);
+  // A calculation is clamped to the range that the property takes (CSS Values 4, section 10.12).
+  if (one && one.value < least) return `${least}${one.unit}`;
+  return printAmount(length);
 };
 
-/** CSS Values 4: one length, percentage or number as pixels; undefined when it cannot be known. */
-export function lengthToPx(text: string, basis: LengthBasis): number | undefined {
-  const value = parseValue(text);
-  const only = value && value.children.size === 1 ? value.children.first : undefined;
-  return only ? nodeToPx(only, basis) : undefined;
-}
+const lengths =
+  (least: number): Computer =>
+  (nodes, context) =>
+    nodes.map((node) => printLength(node, context, least) ?? computeTerms([node], context)).join(' ');
 
-function unitToPx(amount: number, unit: string, basis: LengthBasis): number | undefined {
-  const absolute = ABSOLUTE[unit];
-  if (absolute !== undefined) return amount * absolute;
-  switch (unit) {
-    case 'em':
-      return amount * basis.em;
-    case 'rem':
-      return amount * basis.rem;
-    case 'vw':
-    case 'svw':
-    case 'lvw':
-    case 'dvw':
-    case 'vi':
-      return (amount * basis.vw) / 100;
-    case 'vh':
-    case 'svh':
-    case 'lvh':
-    case 'dvh':
-    case 'vb':
-      return (amount * basis.vh) / 100;
-    case 'vmin':
-      return (amount * Math.min(basis.vw, basis.vh)) / 100;
-    case 'vmax':
-      return (amount * Math.max(basis.vw, basis.vh)) / 100;
-    default:
-      return undefined;
-  }
-}
+/** Lengths, percentages and keywords; several are kept in order. */
+export const LENGTH = lengths(-Infinity);
+/** The same, never below zero. */
+export const POSITIVE_LENGTH = lengths(0);
 
-function nodeToPx(node: CssNode, basis: LengthBasis): number | undefined {
-  switch (node.type) {
-    case 'Number':
-      return Number(node.value);
-    case 'Dimension':
-      return unitToPx(Number(node.value), node.unit.toLowerCase(), basis);
-    case 'Percentage':
-      return basis.percent === undefined ? undefined : (Number(node.value) * basis.percent) / 100;
-    case 'Parentheses':
-      return sumToPx(node.children.toArray(), basis);
-    case 'Function':
-      return functionToPx(node.name.toLowerCase(), node.children.toArray(), basis);
-    default:
-      return undefined;
-  }
-}
+/** Widths given by vendor words that Chromium reads as newer ones. */
+const SIZE_WORDS: Readonly<Record<string, string>> = {
+  '-webkit-fill-available': 'stretch',
+  '-webkit-fit-content': 'fit-content',
+  '-webkit-max-content': 'max-content',
+  '-webkit-min-content': 'min-content',
+  intrinsic: 'max-content',
+  'min-intrinsic': 'min-content',
+};
 
-function functionToPx(name: string, nodes: readonly CssNode[], basis: LengthBasis): number | undefined {
-  const args: CssNode[][] = [[]];
-  for (const node of nodes) {
-    if (node.type === 'Operator' && node.value === ',') args.push([]);
-    else args.at(-1)!.push(node);
-  }
-  const values = args.map((arg) => sumToPx(arg, basis));
-  if (values.some((value) => value === undefined)) return undefined;
-  const known = values as number[];
-  switch (name) {
-    case 'calc':
-    case '-webkit-calc':
-      return known[0];
-    case 'min':
-      return Math.min(...known);
-    case 'max':
-      return Math.max(...known);
-    case 'clamp':
-      return Math.max(known[0]!, Math.min(known[1]!, known[2]!));
-    default:
-      return undefined;
-  }
-}
+export const SIZE: Computer = (nodes, context) => {
+  const [only] = nodes;
+  const word = only?.type === 'Identifier' ? SIZE_WORDS[only.name.toLowerCase()] : undefined;
+  return word ?? POSITIVE_LENGTH(nodes, context);
+};
 
-/** Products before sums; numbers and lengths are not told apart, since invalid mixes were dropped by the grammar. */
-function sumToPx(nodes: readonly CssNode[], basis: LengthBasis): number | undefined {
-  let total = 0;
-  let product: number | undefined;
-  let sign = 1;
-  let operator = '';
-  for (const node of nodes) {
-    if (node.type === 'Operator') {
-      // The parser keeps the spaces around a sign.
-      const symbol = node.value.trim();
-      if (symbol === '+' || symbol === '-') {
-        if (product === undefined) return undefined;
-        total += sign * product;
-        sign = symbol === '+' ? 1 : -1;
-        product = undefined;
-        operator = '';
-      } else operator = symbol;
-      continue;
-    }
-    const value = nodeToPx(node, basis);
-    if (value === undefined) return undefined;
-    if (product === undefined) product = value;
-    else if (operator === '*') product *= value;
-    else if (operator === '/') product /= value;
-    else return undefined;
-  }
-  return product === undefined ? undefined : total + sign * product;
-}
+/** Two radii, printed as one where they agree (CSS Backgrounds 3, section 4.1). */
+export const RADIUS: Computer = (nodes, context) => {
+  const [across, down = across] = nodes.map((node) => printLength(node, context, 0) ?? '0px');
+  return across === down ? across : `${across} ${down}`;
+};
+
+/** Two distances; one stands for both. */
+export const SPACING_PAIR: Computer = (nodes, context) => {
+  const [across, down = across] = nodes.map((node) => printLength(node, context, 0) ?? '0px');
+  return across === down ? across : `${across} ${down}`;
+};
+
+const LINE_WIDTHS: Readonly<Record<string, number>> = { thin: 1, medium: 3, thick: 5 };
+
+/** Widths snap to whole device pixels, at least one when not zero (CSS Backgrounds 4, section 3.3). */
+export const LINE_WIDTH: Computer = (nodes, context) => {
+  const [node] = nodes;
+  if (!node) return undefined;
+  const word = node.type === 'Identifier' ? LINE_WIDTHS[node.name.toLowerCase()] : undefined;
+  const amount = word === undefined ? evaluate(node, context) : undefined;
+  const px = word ?? (amount && single(asLength(amount))?.value);
+  if (px === undefined) return computeTerms(nodes, context);
+  const dots = px * context.of.environment.resolution;
+  const snapped = dots > 0 && dots < 1 ? 1 : Math.floor(dots);
+  return `${printNumber(snapped / context.of.environment.resolution)}px`;
+};
+
+/** Widths of strokes take the same words and do not snap. */
+export const STROKE_WIDTH: Computer = (nodes, context) => {
+  const word = wordOf(nodes[0]);
+  const px = word === undefined ? undefined : LINE_WIDTHS[word];
+  return px === undefined ? POSITIVE_LENGTH(nodes, context) : `${px}px`;
+};
+
+/** Snaps toward zero, at least one device pixel when not zero. */
+export const OUTLINE_OFFSET: Computer = (nodes, context) => {
+  const amount = nodes[0] && evaluate(nodes[0], context);
+  const px = amount && single(asLength(amount))?.value;
+  if (px === undefined) return computeTerms(nodes, context);
+  const size = Math.abs(px);
+  return `${printNumber(Math.sign(px) * (size > 0 && size < 1 ? 1 : Math.floor(size)))}px`;
+};

@@ -1,0 +1,129 @@
+import type { CDPSession, Page } from '@playwright/test';
+import { LAYOUT_DEPENDENT } from './properties';
+
+/** Values of one element, in the order of the properties asked for. */
+export type Values = readonly string[];
+
+/** A page in Chromium whose elements are read and forced by their place in the document. */
+export class BrowserPage {
+  private constructor(
+    private readonly page: Page,
+    private readonly client: CDPSession,
+    /** Protocol ids of all elements in document order, and of their parents. */
+    private readonly ids: readonly number[],
+    private readonly parents: ReadonlyMap<number, number>,
+  ) {}
+
+  static async open(page: Page): Promise<BrowserPage> {
+    const client = await page.context().newCDPSession(page);
+    await client.send('DOM.enable');
+    await client.send('CSS.enable');
+    const { root } = await client.send('DOM.getDocument', { depth: -1 });
+    const ids: number[] = [];
+    const parents = new Map<number, number>();
+    interface Node {
+      nodeId: number;
+      nodeType: number;
+      children?: Node[];
+    }
+    const visit = (node: Node, parent: number | undefined) => {
+      if (node.nodeType === 1) {
+        ids.push(node.nodeId);
+        if (parent !== undefined) parents.set(node.nodeId, parent);
+      }
+      for (const child of node.children ?? []) visit(child, node.nodeType === 1 ? node.nodeId : parent);
+    };
+    visit(root as unknown as Node, undefined);
+    return new BrowserPage(page, client, ids, parents);
+  }
+
+  async close(): Promise<void> {
+    await this.client.detach();
+  }
+
+  get elementCount(): number {
+    return this.ids.length;
+  }
+
+  /**
+   * Forces states through the debugging protocol, on the element and on what they spread to.
+   *
+   * @param alsoForced elements that share hover and press with it, such as a label's control
+   */
+  async force(
+    order: number,
+    states: readonly string[],
+    alsoForced: readonly number[] = [],
+  ): Promise<() => Promise<void>> {
+    const forced: number[] = [];
+    const put = async (nodeId: number, own: readonly string[]) => {
+      await this.client.send('CSS.forcePseudoState', { nodeId, forcedPseudoClasses: [...own] });
+      forced.push(nodeId);
+    };
+    const spread = states.filter((state) => state === 'hover' || state === 'active');
+    const within = states.includes('focus') ? ['focus-within'] : [];
+    const start = this.ids[order]!;
+    for (let id: number | undefined = start; id !== undefined; id = this.parents.get(id)) {
+      const own = [...(id === start ? states : spread), ...within];
+      if (own.length) await put(id, own);
+    }
+    for (const other of alsoForced) await put(this.ids[other]!, spread);
+    return async () => {
+      for (const nodeId of forced) await this.client.send('CSS.forcePseudoState', { nodeId, forcedPseudoClasses: [] });
+    };
+  }
+
+  /** Computed values of elements, transitions finished and animations gone. */
+  async read(orders: readonly number[] | 'all', properties: readonly string[], pseudo?: string): Promise<Values[]> {
+    const { words, rows } = await this.page.evaluate(
+      ([wanted, names, fromMap, part]) => {
+        const all = document.querySelectorAll('*');
+        const elements = wanted === 'all' ? [...all] : wanted.map((order) => all[order]!);
+        for (const element of elements) void getComputedStyle(element).color;
+        for (const animation of document.getAnimations()) {
+          if (animation instanceof CSSTransition) animation.finish();
+          else animation.cancel();
+        }
+        const known = new Map<string, number>();
+        const list: string[] = [];
+        const put = (text: string) => {
+          let at = known.get(text);
+          if (at === undefined) {
+            at = list.push(text) - 1;
+            known.set(text, at);
+          }
+          return at;
+        };
+        const layout = new Set(fromMap);
+        const found = elements.map((element) => {
+          const style = getComputedStyle(element, part ? `::${part}` : undefined);
+          const map = part ? undefined : element.computedStyleMap();
+          return names.map((name) =>
+            put(map && layout.has(name) ? String(map.get(name) ?? '') : style.getPropertyValue(name)),
+          );
+        });
+        return { words: list, rows: found };
+      },
+      [orders, properties, [...LAYOUT_DEPENDENT], pseudo] as const,
+    );
+    return rows.map((row) => row.map((at) => words[at]!));
+  }
+
+  /** How Chromium reads values of a property back, as a computed style map gives them. */
+  async readBack(property: string, values: readonly string[]): Promise<string[]> {
+    return this.page.evaluate(
+      ([name, texts]) => {
+        const probe = document.createElement('retoque-probe');
+        document.documentElement.append(probe);
+        probe.style.setProperty('transition', 'none', 'important');
+        const answers = texts.map((text) => {
+          probe.style.setProperty(name, text, 'important');
+          return String(probe.computedStyleMap().get(name) ?? '');
+        });
+        probe.remove();
+        return answers;
+      },
+      [property, values] as const,
+    );
+  }
+}

@@ -1,0 +1,126 @@
+import type { ElementStyle } from './styles.js';
+import { WIDGET_DISPLAY, widgetBox } from './widget.js';
+
+/** `display` of what is taken out of the flow or laid out by a flex or grid container (CSS Display 3, section 2.7). */
+const AS_BLOCK: Readonly<Record<string, string>> = {
+  inline: 'block',
+  'inline-block': 'block',
+  'inline-table': 'table',
+  'inline-flex': 'flex',
+  'inline-grid': 'grid',
+  '-webkit-inline-box': '-webkit-box',
+  'inline flow-root': 'block',
+  'inline list-item': 'list-item',
+  'table-row': 'block',
+  'table-row-group': 'block',
+  'table-header-group': 'block',
+  'table-footer-group': 'block',
+  'table-column': 'block',
+  'table-column-group': 'block',
+  'table-cell': 'block',
+  'table-caption': 'block',
+  ruby: 'block ruby',
+  'ruby-text': 'block',
+  'inline math': 'math',
+};
+
+/** Two-word values that have an older single word (CSS Display 3, section 2.6). */
+const SHORT: Readonly<Record<string, string>> = {
+  'block flow': 'block',
+  'inline flow': 'inline',
+  'inline flow-root': 'inline-block',
+  'block flow-root': 'flow-root',
+  'inline flex': 'inline-flex',
+  'block flex': 'flex',
+  'inline grid': 'inline-grid',
+  'block grid': 'grid',
+  'inline table': 'inline-table',
+  'block table': 'table',
+  'inline ruby': 'ruby',
+  'block flow list-item': 'list-item',
+  'block list-item': 'list-item',
+  'flow list-item': 'list-item',
+  'list-item block': 'list-item',
+  '-webkit-flex': 'flex',
+  '-webkit-inline-flex': 'inline-flex',
+  flow: 'block',
+};
+
+const MAY_BE_DRAWN = /^(padding|border)-/;
+
+const LAYS_OUT_CHILDREN = new Set(['flex', 'inline-flex', 'grid', 'inline-grid', '-webkit-box', '-webkit-inline-box']);
+
+const isTakenOut = (style: ElementStyle): boolean =>
+  ['absolute', 'fixed'].includes(style.computed('position')) || style.computed('float') !== 'none';
+
+function adjustDisplay(style: ElementStyle, value: string): string {
+  let display = SHORT[value] ?? value;
+  if (style.drawn) display = WIDGET_DISPLAY[display] ?? display;
+  if (style.isElement('legend') && display !== 'none' && display !== 'contents') return AS_BLOCK[display] ?? display;
+  if (display === 'none' || display === 'contents') {
+    return display === 'contents' && !style.parent ? 'block' : display;
+  }
+  if (style.pseudo === 'marker' || style.pseudo === 'first-letter' || style.pseudo === 'first-line') return display;
+  if (!style.parent || isTakenOut(style) || LAYS_OUT_CHILDREN.has(style.boxParentDisplay)) {
+    return AS_BLOCK[display] ?? display;
+  }
+  return display;
+}
+
+function adjustOverflow(style: ElementStyle, property: string, rawValue: string): string {
+  const value = rawValue === 'overlay' ? 'auto' : rawValue;
+  const other = style.declaredValue(property === 'overflow-x' ? 'overflow-y' : 'overflow-x');
+  const scrolls = other !== 'visible' && other !== 'clip';
+  if (!scrolls) return value;
+  return value === 'visible' ? 'auto' : value === 'clip' ? 'hidden' : value;
+}
+
+/**
+ * What a browser makes of a computed value because of other properties of the same element or its parent.
+ * CSS Display 3, section 2.7 to 2.9; CSS Overflow 3, section 3.1; CSS 2, section 9.7.
+ */
+export function adjust(style: ElementStyle, property: string, value: string): string {
+  const drawn = property !== 'appearance' && MAY_BE_DRAWN.test(property) ? style.drawn : undefined;
+  if (drawn) return widgetBox(drawn, property) ?? value;
+  switch (property) {
+    case 'display':
+      return adjustDisplay(style, value);
+    case 'float':
+      return ['absolute', 'fixed'].includes(style.computed('position')) ? 'none' : value;
+    case 'position':
+      return style.isInsideSvg ? 'static' : value;
+    case 'overflow-x':
+    case 'overflow-y':
+      return adjustOverflow(style, property, value);
+    case 'line-height':
+      // A drop-down that the browser draws keeps its own height.
+      return style.isDrawnMenu ? 'normal' : value;
+    case 'text-align':
+      return adjustTextAlign(style, value);
+    case 'content':
+      return value === 'none' && !style.pseudo
+        ? 'normal'
+        : value === 'normal' && /^(before|after)$/.test(style.pseudo ?? '')
+          ? 'none'
+          : value;
+    default:
+      return value;
+  }
+}
+
+function adjustTextAlign(style: ElementStyle, value: string): string {
+  // A table lays its own contents out afresh.
+  if (value.startsWith('-webkit-') && style.isElement('table')) return 'start';
+  if (value === '-internal-center') {
+    // A heading of a table is centred unless its surroundings are aligned by somebody.
+    const inherited = style.parent?.computed('text-align') ?? 'start';
+    return inherited === 'start' ? 'center' : inherited;
+  }
+  if (value === 'match-parent' || value === '-webkit-match-parent') {
+    const inherited = style.parent?.computed('text-align') ?? 'start';
+    const rtl = style.parent?.computed('direction') === 'rtl';
+    if (inherited === 'start') return value === 'match-parent' && !style.parent ? 'start' : rtl ? 'right' : 'left';
+    return inherited === 'end' ? (rtl ? 'left' : 'right') : inherited;
+  }
+  return value;
+}

@@ -1,0 +1,351 @@
+import { ancestors, type ElementNode, type PageTree } from '../page/tree.js';
+import type { Environment } from './environment.js';
+import { evaluateMedia } from './media.js';
+import { compareSpecificity } from './selector/specificity.js';
+import { matches, matchesAny } from './selector/match.js';
+import type { CompiledSelector, Compound, MatchContext } from './selector/types.js';
+import type { Condition, ContainerCondition, LayerEntry, Origin, ParsedSheet, Scope, StyleRule } from './sheet.js';
+
+/** One sheet of a page, in its place in the order. */
+export interface CascadeSheet {
+  readonly sheet: ParsedSheet;
+  readonly origin: Origin;
+  /** Conditions of the sheet as a whole: a `media` attribute, or those of the @import that brought it. */
+  readonly conditions: readonly Condition[];
+  /** Layer that an @import puts the whole sheet into. */
+  readonly layer: readonly string[];
+  /** Parent of the element that holds the sheet; what an @scope without a start is about. */
+  readonly owner?: ElementNode | undefined;
+}
+
+/** One selector of one rule, ready for matching. */
+export interface RuleEntry {
+  readonly index: number;
+  readonly selector: CompiledSelector;
+  readonly rule: StyleRule;
+  readonly origin: Origin;
+  readonly layer: string;
+  /** Place of the rule among all rules; the same for all selectors of one rule. */
+  readonly order: number;
+  readonly conditions: readonly Condition[];
+  readonly containers: readonly ContainerCondition[];
+  readonly owner: ElementNode | undefined;
+  /** What some ancestor must have; see `AncestorFilter`. */
+  readonly needs: readonly number[];
+}
+
+/** Entries that match an element, and those that do only in some interaction state. */
+interface Matches {
+  readonly fixed: readonly RuleEntry[];
+  readonly stateful: readonly RuleEntry[];
+}
+
+const layerKey = (origin: Origin, path: readonly string[]): string =>
+  path.length ? `${origin} ${path.join('\u0000')}` : '';
+
+const BITS = 128;
+
+function hash(text: string): number {
+  let value = 5381;
+  for (let i = 0; i < text.length; i++) value = ((value * 33) ^ text.charCodeAt(i)) >>> 0;
+  return value % BITS;
+}
+
+const keysOf = (compound: Pick<Compound, 'tag' | 'id' | 'classes'>): string[] => [
+  ...(compound.tag === undefined ? [] : [compound.tag]),
+  ...(compound.id === undefined ? [] : [`#${compound.id}`]),
+  ...compound.classes.map((name) => `.${name}`),
+];
+
+/** Hashes that ancestors of a matching element must have between them. */
+function needsOf(selector: CompiledSelector): number[] {
+  const needs = new Set<number>();
+  selector.compounds.forEach((compound, i) => {
+    const combinator = selector.combinators[i];
+    if (combinator === ' ' || combinator === '>') for (const key of keysOf(compound)) needs.add(hash(key));
+  });
+  return [...needs];
+}
+
+/** Which tags, ids and classes an element's ancestors have, as a small set with false positives but no false negatives. */
+class AncestorFilter {
+  private readonly known = new WeakMap<ElementNode, Uint32Array>();
+
+  private of(element: ElementNode): Uint32Array {
+    let bits = this.known.get(element);
+    if (bits) return bits;
+    const { parent } = element;
+    bits = parent ? Uint32Array.from(this.of(parent)) : new Uint32Array(BITS / 32);
+    if (parent) {
+      const own = keysOf({ tag: parent.name.toLowerCase(), id: parent.id, classes: parent.classes });
+      for (const key of own) {
+        const at = hash(key);
+        bits[at >> 5]! |= 1 << (at & 31);
+      }
+    }
+    this.known.set(element, bits);
+    return bits;
+  }
+
+  mayMatch(element: ElementNode, needs: readonly number[]): boolean {
+    if (!needs.length) return true;
+    const bits = this.of(element);
+    for (const at of needs) if (!(bits[at >> 5]! & (1 << (at & 31)))) return false;
+    return true;
+  }
+}
+
+/** Entries by what their last compound needs. */
+class Buckets {
+  private readonly byKey = new Map<string, RuleEntry[]>();
+  private readonly anywhere: RuleEntry[] = [];
+  private choices = false;
+  private attributes = false;
+
+  private put(key: string, entry: RuleEntry): void {
+    if (key.startsWith('[')) this.attributes = true;
+    const list = this.byKey.get(key);
+    if (!list) this.byKey.set(key, [entry]);
+    else if (list.at(-1) !== entry) list.push(entry);
+  }
+
+  /** The most telling key of a compound; undefined when it could match anything. */
+  private static key(compound: Compound, quirks: boolean): string | undefined {
+    // In quirks mode ids and classes match without regard to case, so they cannot be keys.
+    if (!quirks && compound.id !== undefined) return `#${compound.id}`;
+    if (!quirks && compound.classes.length) return `.${compound.classes[0]!}`;
+    return compound.tag ?? (compound.attribute === undefined ? undefined : `[${compound.attribute}`);
+  }
+
+  add(entry: RuleEntry, quirks: boolean): void {
+    const last = entry.selector.compounds.at(-1)!;
+    const key = Buckets.key(last, quirks);
+    if (key !== undefined) return this.put(key, entry);
+    const choices = last.anyOf?.map((compound) => Buckets.key(compound, quirks));
+    if (choices?.length && choices.every((choice) => choice !== undefined)) {
+      this.choices ||= choices.length > 1;
+      for (const choice of choices) this.put(choice!, entry);
+    } else this.anywhere.push(entry);
+  }
+
+  /** Every entry that could match the element, each once. */
+  candidates(element: ElementNode): readonly RuleEntry[] {
+    const found: RuleEntry[] = [];
+    const take = (list: readonly RuleEntry[] | undefined) => {
+      if (list) for (const entry of list) found.push(entry);
+    };
+    if (element.id !== undefined) take(this.byKey.get(`#${element.id}`));
+    const { classes } = element;
+    classes.forEach((name, i) => {
+      if (classes.indexOf(name) === i) take(this.byKey.get(`.${name}`));
+    });
+    take(this.byKey.get(element.name.toLowerCase()));
+    if (this.attributes) for (const name of element.attributes.keys()) take(this.byKey.get(`[${name.toLowerCase()}`));
+    take(this.anywhere);
+    return this.choices ? [...new Set(found)] : found;
+  }
+}
+
+/**
+ * All rules of a page, indexed once for every environment and state. An index can be extended by further sheets
+ * without being built again, which is how a look is tried on a page.
+ */
+export class RuleIndex {
+  readonly entries: readonly RuleEntry[];
+  private readonly buckets = new Buckets();
+  private readonly filter: AncestorFilter;
+  private readonly matched = new Map<ElementNode, Matches>();
+
+  constructor(
+    readonly tree: PageTree,
+    readonly sheets: readonly CascadeSheet[],
+    private readonly base?: RuleIndex,
+  ) {
+    this.filter = base?.filter ?? new AncestorFilter();
+    const entries: RuleEntry[] = [];
+    const start = base?.entries.length ?? 0;
+    let order = base?.entries.at(-1)?.order ?? 0;
+    for (const { sheet, origin, conditions, layer, owner } of sheets.slice(base?.sheets.length ?? 0)) {
+      for (const rule of sheet.rules) {
+        order++;
+        const all = rule.conditions.length ? [...conditions, ...rule.conditions] : conditions;
+        const containers = all.filter((condition) => condition.kind === 'container');
+        const steady = containers.length ? all.filter((condition) => condition.kind !== 'container') : all;
+        const key = layerKey(origin, rule.layer.length ? [...layer, ...rule.layer] : layer);
+        for (const selector of rule.selectors) {
+          const entry: RuleEntry = {
+            index: start + entries.length,
+            selector,
+            rule,
+            origin,
+            layer: key,
+            order,
+            conditions: steady,
+            containers,
+            owner,
+            needs: tree.quirks ? [] : needsOf(selector),
+          };
+          entries.push(entry);
+          this.buckets.add(entry, tree.quirks);
+        }
+      }
+    }
+    this.entries = base ? [...base.entries, ...entries] : entries;
+  }
+
+  /** This index with more sheets behind its own. */
+  extended(more: readonly CascadeSheet[]): RuleIndex {
+    return new RuleIndex(this.tree, [...this.sheets, ...more], this);
+  }
+
+  /** Entries that match in any environment, pseudo-elements of the element included. */
+  matchesOf(element: ElementNode): Matches {
+    let found = this.matched.get(element);
+    if (found) return found;
+    const fixed: RuleEntry[] = [];
+    const stateful: RuleEntry[] = [];
+    const context: MatchContext = { stateOf: () => 0, quirks: this.tree.quirks };
+    for (const entry of this.buckets.candidates(element)) {
+      if (!this.filter.mayMatch(element, entry.needs)) continue;
+      if (entry.selector.states) stateful.push(entry);
+      else if (matchEntry(entry, element, context) !== undefined) fixed.push(entry);
+    }
+    const inherited = this.base?.matchesOf(element);
+    found = inherited
+      ? { fixed: [...inherited.fixed, ...fixed], stateful: [...inherited.stateful, ...stateful] }
+      : { fixed, stateful };
+    this.matched.set(element, found);
+    return found;
+  }
+}
+
+function* scopeRoots(
+  scope: Scope,
+  element: ElementNode,
+  context: MatchContext,
+  owner: ElementNode | undefined,
+): Generator<readonly [root: ElementNode, distance: number]> {
+  let distance = 0;
+  for (let root: ElementNode | undefined = element; root; root = root.parent, distance++) {
+    const candidate: ElementNode = root;
+    const outer = scope.parent ? [...scopeRoots(scope.parent, candidate, context, owner)] : undefined;
+    if (outer && !outer.length) continue;
+    const rootContext = outer ? { ...context, scope: outer[0]![0] } : context;
+    if (!(scope.roots ? matchesAny(scope.roots, candidate, rootContext) : candidate === (owner ?? rootOf(candidate))))
+      continue;
+    const inner = { ...context, scope: candidate };
+    const path = [element, ...ancestors(element)];
+    const within = path.slice(0, path.indexOf(candidate) + 1);
+    if (within.some((node) => matchesAny(scope.limits, node, inner))) continue;
+    yield [candidate, distance];
+  }
+}
+
+const rootOf = (element: ElementNode): ElementNode => [...ancestors(element)].at(-1) ?? element;
+
+/**
+ * How near the scope's root is at which an entry matches; Infinity outside any scope.
+ *
+ * @returns undefined when the entry does not match
+ */
+export function matchEntry(entry: RuleEntry, element: ElementNode, context: MatchContext): number | undefined {
+  const { scope } = entry.rule;
+  if (!scope) return matches(entry.selector, element, context) ? Infinity : undefined;
+  for (const [root, distance] of scopeRoots(scope, element, context, entry.owner)) {
+    if (matches(entry.selector, element, { ...context, scope: root })) return distance;
+  }
+  return undefined;
+}
+
+const holds = (condition: Condition, environment: Environment): boolean =>
+  condition.kind === 'media'
+    ? evaluateMedia(condition.query, environment)
+    : condition.kind === 'supports'
+      ? condition.holds
+      : true;
+
+/** What of an index counts in one environment: rules whose conditions hold, and the order of layers. */
+export class EnvironmentRules {
+  private readonly applies: Uint8Array;
+  private readonly ranks: ReadonlyMap<string, number>;
+
+  constructor(
+    readonly index: RuleIndex,
+    environment: Environment,
+  ) {
+    const answers = new Map<Condition, boolean>();
+    const holdsHere = (condition: Condition): boolean => {
+      let answer = answers.get(condition);
+      if (answer === undefined) answers.set(condition, (answer = holds(condition, environment)));
+      return answer;
+    };
+    this.applies = Uint8Array.from(index.entries, (entry) => (entry.conditions.every(holdsHere) ? 1 : 0));
+    this.ranks = layerRanks(index.sheets, (conditions) => conditions.every(holdsHere));
+  }
+
+  isActive(entry: RuleEntry): boolean {
+    return this.applies[entry.index] === 1;
+  }
+
+  /** Rank of an entry's layer, higher is later; unlayered rules rank highest. */
+  rankOf(entry: RuleEntry): number {
+    return entry.layer === '' ? Infinity : (this.ranks.get(entry.layer) ?? Infinity);
+  }
+}
+
+interface LayerNode {
+  readonly children: Map<string, LayerNode>;
+}
+
+/** Orders layers by first appearance; what stands directly in a layer ranks above its nested layers (Cascade 5, 6.4). */
+function layerRanks(
+  sheets: readonly CascadeSheet[],
+  hold: (conditions: readonly Condition[]) => boolean,
+): Map<string, number> {
+  const ranks = new Map<string, number>();
+  for (const origin of ['browser', 'author'] as const) {
+    const root: LayerNode = { children: new Map() };
+    const enter = (path: readonly string[]) => {
+      let node = root;
+      for (const name of path) {
+        let child = node.children.get(name);
+        if (!child) node.children.set(name, (child = { children: new Map() }));
+        node = child;
+      }
+    };
+    for (const { sheet, origin: own, layer, conditions } of sheets) {
+      if (own !== origin || !hold(conditions)) continue;
+      if (layer.length) enter(layer);
+      for (const entry of sheet.layers as readonly LayerEntry[]) {
+        if (hold(entry.conditions)) enter([...layer, ...entry.path]);
+      }
+    }
+    let next = 0;
+    const number = (node: LayerNode, path: readonly string[]) => {
+      for (const [name, child] of node.children) number(child, [...path, name]);
+      if (path.length) ranks.set(layerKey(origin, path), next++);
+    };
+    number(root, []);
+  }
+  return ranks;
+}
+
+/** One entry for each rule: of several selectors that match, the weightiest, and of those the nearest. */
+export interface MatchedEntry {
+  readonly entry: RuleEntry;
+  readonly proximity: number;
+}
+
+export function strongestOfEachRule(matched: readonly MatchedEntry[]): MatchedEntry[] {
+  const best = new Map<RuleEntry['rule'], MatchedEntry>();
+  for (const item of matched) {
+    const known = best.get(item.entry.rule);
+    const difference = known
+      ? compareSpecificity(item.entry.selector.specificity, known.entry.selector.specificity)
+      : 1;
+    if (!known || difference > 0 || (difference === 0 && item.proximity < known.proximity)) {
+      best.set(item.entry.rule, item);
+    }
+  }
+  return [...best.values()];
+}
