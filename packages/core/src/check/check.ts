@@ -2,9 +2,15 @@ import type { Rgba } from '../colour/rgba.js';
 
 export type Verdict = 'passes' | 'short' | 'exempt' | 'unsure';
 
+/** WCAG 2.2 success criteria that are measured so far. */
+export type Criterion = '1.4.3' | '1.4.6';
+
+/** Conformance level that is asked for (WCAG 2.2, section 5.2). */
+export type Level = 'AA' | 'AAA';
+
 /** A demand measured in one case. */
 export interface Check {
-  readonly criterion: '1.4.3';
+  readonly criterion: Criterion;
   readonly verdict: Verdict;
   /** Contrast ratio, unrounded; undefined when nothing was measured. */
   readonly measured: number | undefined;

@@ -5,17 +5,21 @@ import { DISABLED } from '../css/selector/states.js';
 import type { StyledPage } from '../css/styles.js';
 import { ancestors, descendants, hasOwnText, selfAndAncestors, type ElementNode } from '../page/tree.js';
 import { backdropOf, paint, type Layer } from './backdrop.js';
-import type { Check } from './check.js';
+import type { Check, Level } from './check.js';
 
 /** WCAG 2.2, 1.4.3 level AA. */
 export const NEEDED_NORMAL = 4.5;
 export const NEEDED_LARGE = 3;
+/** WCAG 2.2, 1.4.6 level AAA. */
+export const ENHANCED_NORMAL = 7;
+export const ENHANCED_LARGE = 4.5;
 
 /** WCAG 2.2, large scale: at least 18 point, or 14 point bold; one point is 4/3 px. */
 export const isLarge = (fontSizePx: number, weight: number): boolean =>
   fontSizePx >= 24 || (fontSizePx >= 14 * (4 / 3) - 1e-6 && weight >= 700);
 
-const neededFor = (large: boolean) => (large ? NEEDED_LARGE : NEEDED_NORMAL);
+const neededFor = (large: boolean, level: Level) =>
+  level === 'AAA' ? (large ? ENHANCED_LARGE : ENHANCED_NORMAL) : large ? NEEDED_LARGE : NEEDED_NORMAL;
 
 const FIELD_TEXT = new Set(['submit', 'button', 'reset']);
 
@@ -75,12 +79,12 @@ export function ratioOf(text: Pick<TextCase, 'colour' | 'layers'>): {
 
 const blank = { measured: undefined, foreground: undefined, background: undefined, basis: 'ancestors' as const };
 
-/** Measures one text by WCAG 2.2, 1.4.3. */
-export function checkText(page: StyledPage, carrier: ElementNode): Check {
+/** Measures one text by WCAG 2.2: 1.4.3 at level AA, 1.4.6 at level AAA. */
+export function checkText(page: StyledPage, carrier: ElementNode, level: Level = 'AA'): Check {
   const hidden = hiddenBy(page, carrier);
   const text = textCase(page, carrier);
-  const needed = neededFor(text.large);
-  const common = { criterion: '1.4.3' as const, needed, large: text.large };
+  const needed = neededFor(text.large, level);
+  const common = { criterion: level === 'AAA' ? ('1.4.6' as const) : ('1.4.3' as const), needed, large: text.large };
   if (hidden) return { ...common, ...blank, verdict: 'exempt', reason: hidden };
   const control = [carrier, ...ancestors(carrier)].find((node) => isDisabled(node) || isForcedDisabled(page, node));
   if (control) return { ...common, ...blank, verdict: 'exempt', reason: 'Disabled controls are exempt.' };

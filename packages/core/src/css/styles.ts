@@ -307,6 +307,11 @@ export class ElementStyle {
     }
   }
 
+  /** True when the property takes the parent's value where nothing is declared. */
+  inherits(property: string): boolean {
+    return this.parent !== undefined && propertyInfo(property).inherited;
+  }
+
   /** Names of the properties that some declaration sets. */
   get declaredProperties(): string[] {
     return [...this.rules.declared];

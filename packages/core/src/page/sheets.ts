@@ -13,7 +13,7 @@ export interface StoredSheet {
 
 /** A sheet in the order in which the page uses it, before parsing. */
 export interface SheetUse {
-  readonly kind: 'link' | 'style';
+  readonly kind: 'link' | 'style' | 'given';
   readonly address: string;
   /** Short name for people: file name, or "style 1". */
   readonly name: string;
@@ -92,6 +92,10 @@ export function sheetUses(tree: PageTree, address: string, stored: readonly Stor
   }
   return uses;
 }
+
+/** Sheets that stand behind a page's own without being linked by it. */
+export const givenSheets = (sheets: readonly StoredSheet[]): SheetUse[] =>
+  sheets.map(({ address, text }) => ({ kind: 'given', address, name: fileName(address), text, media: '', element: undefined }));
 
 const MAX_IMPORT_DEPTH = 8;
 let browserSheet: CascadeSheet | undefined;

@@ -6,7 +6,7 @@ import { PageStyles, type KnownMeasures } from '../css/styles.js';
 import { environmentCases, type EnvironmentCase } from '../handover/environments.js';
 import { buildFrame } from '../page/frame.js';
 import { parseHtml } from '../page/parse-html.js';
-import { baseOf, cascadeSheets, sheetUses, titleOf, type StoredSheet } from '../page/sheets.js';
+import { baseOf, cascadeSheets, givenSheets, sheetUses, titleOf, type StoredSheet } from '../page/sheets.js';
 import type { PageTree } from '../page/tree.js';
 
 export interface PageSource {
@@ -14,6 +14,8 @@ export interface PageSource {
   /** The page's own address, which its relative addresses refer to. */
   readonly address: string;
   readonly sheets: readonly StoredSheet[];
+  /** Sheets that the page does not link, put behind its own. */
+  readonly more?: readonly StoredSheet[];
 }
 
 /** One page, parsed once; everything asked of it shares the tree, the sheets and the styles. */
@@ -31,7 +33,11 @@ export class PageSession {
     measures: KnownMeasures = {},
   ) {
     this.tree = parseHtml(source.html);
-    this.sheets = cascadeSheets(sheetUses(this.tree, source.address, source.sheets), source.sheets, this.tree.quirks);
+    this.sheets = cascadeSheets(
+      [...sheetUses(this.tree, source.address, source.sheets), ...givenSheets(source.more ?? [])],
+      [...source.sheets, ...(source.more ?? [])],
+      this.tree.quirks,
+    );
     this.index = new RuleIndex(this.tree, this.sheets);
     this.known = { ...measures, base: baseOf(this.tree, source.address) };
   }

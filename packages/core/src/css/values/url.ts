@@ -12,6 +12,8 @@ export function computeUrl(address: string, context: ValueContext): string {
   if (base !== undefined) {
     try {
       absolute = new URL(address, base).href;
+      // Chromium encodes this one too after a question mark.
+      if (data) absolute = absolute.replace(/\?.*$/s, (query) => query.replace(/'/g, '%27'));
     } catch {
       // An address that cannot be resolved stays as written.
     }

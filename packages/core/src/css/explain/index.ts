@@ -1,0 +1,4 @@
+export * from './explain.js';
+export { nearMisses, type Idle, type NearMiss } from './near-miss.js';
+export { idleRulesFor } from './idle-rules.js';
+export { leftBehind, type LeftBehind } from './left-behind.js';

@@ -1,0 +1,93 @@
+import type { Check, Level } from '../check/check.js';
+import { checkText, textCarriers } from '../check/text.js';
+import { DESKTOP, type Environment } from '../css/environment.js';
+import { AT_REST, forceStates } from '../css/forced.js';
+import type { NamedState } from '../css/selector/named-states.js';
+import { ACTIVE, FOCUS, HOVER } from '../css/selector/states.js';
+import { pathSelector } from '../page/path.js';
+import { ancestors, hasOwnText, textOf, type ElementNode } from '../page/tree.js';
+import type { PageSession } from './page-session.js';
+
+/** One check of one text in one state. */
+export interface LedgerEntry {
+  readonly element: ElementNode;
+  /** A selector that reaches the element alone. */
+  readonly select: string;
+  readonly text: string;
+  /** Kind of the component that the text belongs to, or `text`. */
+  readonly part: string;
+  readonly state: string;
+  readonly check: Check;
+}
+
+export interface LedgerOptions {
+  readonly environment?: Environment;
+  readonly states: readonly NamedState[];
+  readonly level?: Level;
+  /** Only texts of these elements and of what they hold. */
+  readonly within?: readonly ElementNode[];
+}
+
+const LONGEST = 80;
+
+const textShown = (element: ElementNode): string =>
+  (textOf(element) || element.attributes.get('value') || '').slice(0, LONGEST);
+
+/** Same figures and colours, so that a state changed nothing for this text. */
+const sameResult = (a: Check, b: Check): boolean =>
+  a.verdict === b.verdict &&
+  a.measured === b.measured &&
+  a.reason === b.reason &&
+  JSON.stringify([a.foreground, a.background]) === JSON.stringify([b.foreground, b.background]);
+
+/**
+ * Checks every text of a page, in document order. Texts of components are checked in each state; others too, where the
+ * pointer over them changes what is seen. Focus belongs to what can have it: the component around the text.
+ */
+export function pageLedger(page: PageSession, options: LedgerOptions): LedgerEntry[] {
+  const { environment = DESKTOP, states, level = 'AA', within } = options;
+  const styles = page.stylesFor(environment);
+  const wanted = within && new Set(within);
+  const owners = new Map<ElementNode, string>();
+  for (const component of page.components()) {
+    for (const order of component.elements) owners.set(page.tree.elements[order]!, component.kind);
+  }
+  const atRest = styles.at(AT_REST);
+  const carriers = page.tree.elements.filter(
+    (element) => (hasOwnText(element) || element.name === 'input') && textCarriers(element).includes(element),
+  );
+  const entries: LedgerEntry[] = [];
+  for (const element of carriers) {
+    const path = [element, ...ancestors(element)];
+    if (path.some((node) => NEVER_SHOWN.has(node.name))) continue;
+    if (wanted && !path.some((node) => wanted.has(node))) continue;
+    const owner = path.find((node) => owners.has(node));
+    const rest = checkText(atRest, element, level);
+    const common = {
+      element,
+      select: pathSelector(element),
+      text: textShown(element),
+      part: (owner && owners.get(owner)) ?? 'text',
+    };
+    for (const state of states) {
+      if (!state.bits) {
+        entries.push({ ...common, state: state.name, check: rest });
+        continue;
+      }
+      // A pointer is over the text itself; focus and press are the component's.
+      if (!owner && state.bits & ~HOVER) continue;
+      const target = owner ?? element;
+      const pointed = state.bits & (HOVER | ACTIVE);
+      const forced = forceStates([
+        [target, state.bits],
+        ...(target !== element && pointed && !(state.bits & FOCUS) ? [[element, pointed] as const] : []),
+      ]);
+      const check = checkText(styles.at(forced), element, level);
+      if (!owner && sameResult(check, rest)) continue;
+      entries.push({ ...common, state: state.name, check });
+    }
+  }
+  return entries;
+}
+
+const NEVER_SHOWN = new Set(['head', 'script', 'style', 'template', 'noscript', 'title', 'option', 'optgroup', 'datalist']);
