@@ -55,21 +55,24 @@ export class BrowserPage {
     states: readonly string[],
     alsoForced: readonly number[] = [],
   ): Promise<() => Promise<void>> {
-    const forced: number[] = [];
-    const put = async (nodeId: number, own: readonly string[]) => {
-      await this.client.send('CSS.forcePseudoState', { nodeId, forcedPseudoClasses: [...own] });
-      forced.push(nodeId);
-    };
+    const wanted = new Map<number, readonly string[]>();
     const spread = states.filter((state) => state === 'hover' || state === 'active');
     const within = states.includes('focus') ? ['focus-within'] : [];
     const start = this.ids[order]!;
     for (let id: number | undefined = start; id !== undefined; id = this.parents.get(id)) {
       const own = [...(id === start ? states : spread), ...within];
-      if (own.length) await put(id, own);
+      if (own.length) wanted.set(id, own);
     }
-    for (const other of alsoForced) await put(this.ids[other]!, spread);
+    for (const other of alsoForced) wanted.set(this.ids[other]!, spread);
+    const send = (pick: (own: readonly string[]) => readonly string[]) =>
+      Promise.all(
+        [...wanted].map(([nodeId, own]) =>
+          this.client.send('CSS.forcePseudoState', { nodeId, forcedPseudoClasses: [...pick(own)] }),
+        ),
+      );
+    await send((own) => own);
     return async () => {
-      for (const nodeId of forced) await this.client.send('CSS.forcePseudoState', { nodeId, forcedPseudoClasses: [] });
+      await send(() => []);
     };
   }
 

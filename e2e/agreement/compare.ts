@@ -10,7 +10,7 @@ import {
   type Environment,
 } from '../../packages/core/dist/index.js';
 import { BrowserPage, type Values } from './browser';
-import { COMPARED, READ_BACK } from './properties';
+import { COMPARED, LAYOUT_DEPENDENT, READ_BACK } from './properties';
 
 export interface Difference {
   readonly where: string;
@@ -112,7 +112,8 @@ async function judge(
       translate = (text) => answers[texts.indexOf(text)] ?? text;
     }
     for (const item of wanted) {
-      const [core, real] = [translate(item.core[i]!), item.browser[i]!];
+      const real = item.browser[i]!;
+      const core = item.core[i] === real ? real : translate(item.core[i]!);
       agreement.add(
         property,
         agree(core, real)
@@ -129,8 +130,17 @@ export interface CompareOptions {
   /** Which elements are compared in states besides at rest; those that can be pointed at by default. */
   readonly interactive?: string;
   readonly properties?: readonly string[];
-  readonly pseudo?: readonly string[];
+  /** Pseudo-elements to compare, each with the elements that have it. */
+  readonly pseudo?: Readonly<Record<string, string>>;
 }
+
+export const PSEUDO_ELEMENTS: Readonly<Record<string, string>> = {
+  before: '*',
+  after: '*',
+  marker: 'li, summary',
+  placeholder: ':is(input, textarea)[placeholder]:placeholder-shown',
+  'file-selector-button': 'input[type=file]',
+};
 
 export const INTERACTIVE =
   'a[href], button, input:not([type=hidden]), select, textarea, summary, label, [tabindex], [role=button]';
@@ -161,22 +171,24 @@ export async function comparePage(page: Page, session: PageSession, options: Com
     core: valuesOf(order),
     browser: values,
   }));
-  for (const pseudo of options.pseudo ?? []) {
-    const values = await browser.read('all', properties, pseudo);
-    values.forEach((found, order) => {
-      wanted.push({
-        order,
-        where: `${nameOf(order)}::${pseudo}`,
-        state: 'default',
-        core: valuesOf(order, styles.at(), pseudo),
-        browser: found,
-      });
+  const ordersOf = (selector: string) =>
+    page.evaluate(
+      (wantedSelector) =>
+        [...document.querySelectorAll('*')].flatMap((element, i) => (element.matches(wantedSelector) ? [i] : [])),
+      selector,
+    );
+  for (const [pseudo, selector] of Object.entries(options.pseudo ?? {})) {
+    const all = await ordersOf(selector);
+    const orders = all.filter((order) => pseudo !== 'marker' || styles.at().of(elements[order]!).text('display') === 'list-item');
+    const values = await browser.read(orders, properties, pseudo);
+    orders.forEach((order, at) => {
+      const core = valuesOf(order, styles.at(), pseudo);
+      // A computed style map is not to be had here, so what layout decides is left out.
+      const known = values[at]!.map((value, i) => (LAYOUT_DEPENDENT.has(properties[i]!) ? core[i]! : value));
+      wanted.push({ order, where: `${nameOf(order)}::${pseudo}`, state: 'default', core, browser: known });
     });
   }
-  const pointed = await page.evaluate((selector) => {
-    const all = [...document.querySelectorAll('*')];
-    return all.flatMap((element, i) => (element.matches(selector) ? [i] : []));
-  }, interactive);
+  const pointed = await ordersOf(interactive);
   for (const order of pointed) {
     const element = elements[order]!;
     const control = labelledControl(element);

@@ -24,7 +24,7 @@ const COLOURS: Readonly<Record<string, Pair>> = {
   selecteditem: ['rgb(25, 103, 210)', 'rgb(153, 200, 255)'],
   selecteditemtext: ['rgb(255, 255, 255)', 'rgb(59, 59, 59)'],
   visitedtext: ['rgb(85, 26, 139)', 'rgb(208, 173, 240)'],
-  '-webkit-focus-ring-color': ['rgb(16, 16, 16)', 'rgb(255, 255, 255)'],
+  '-webkit-focus-ring-color': ['rgb(16, 16, 16)', 'rgb(238, 238, 238)'],
 };
 
 /** Older names, each standing for a newer one (CSS Color 4, appendix A). */

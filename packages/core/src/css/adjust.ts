@@ -50,6 +50,9 @@ const MAY_BE_DRAWN = /^(padding|border)-/;
 
 const LAYS_OUT_CHILDREN = new Set(['flex', 'inline-flex', 'grid', 'inline-grid', '-webkit-box', '-webkit-inline-box']);
 
+/** A marker beside its item, which is never broken into lines. */
+const isOutside = (style: ElementStyle): boolean => style.computed('list-style-position') === 'outside';
+
 const isTakenOut = (style: ElementStyle): boolean =>
   ['absolute', 'fixed'].includes(style.computed('position')) || style.computed('float') !== 'none';
 
@@ -60,7 +63,8 @@ function adjustDisplay(style: ElementStyle, value: string): string {
   if (display === 'none' || display === 'contents') {
     return display === 'contents' && !style.parent ? 'block' : display;
   }
-  if (style.pseudo === 'marker' || style.pseudo === 'first-letter' || style.pseudo === 'first-line') return display;
+  if (style.pseudo === 'marker') return isOutside(style) ? 'inline-block' : 'inline';
+  if (style.pseudo === 'first-letter' || style.pseudo === 'first-line') return display;
   if (!style.parent || isTakenOut(style) || LAYS_OUT_CHILDREN.has(style.boxParentDisplay)) {
     return AS_BLOCK[display] ?? display;
   }
@@ -85,6 +89,10 @@ export function adjust(style: ElementStyle, property: string, value: string): st
   switch (property) {
     case 'display':
       return adjustDisplay(style, value);
+    case 'white-space-collapse':
+      return style.pseudo === 'marker' && isOutside(style) ? 'preserve' : value;
+    case 'text-wrap-mode':
+      return style.pseudo === 'marker' && isOutside(style) ? 'nowrap' : value;
     case 'float':
       return ['absolute', 'fixed'].includes(style.computed('position')) ? 'none' : value;
     case 'position':

@@ -140,9 +140,11 @@ meter { appearance: auto; box-sizing: border-box; display: inline-block; block-s
 progress { appearance: auto; box-sizing: border-box; display: inline-block; block-size: 1em; inline-size: 10em; vertical-align: -.2em }
 marquee { display: inline-block; width: -webkit-fill-available; overflow: hidden !important; white-space: nowrap }
 slot { display: contents }
-::placeholder { color: light-dark(darkgray, gray); opacity: 1; white-space: pre; overflow-wrap: normal; pointer-events: none !important }
-input::placeholder { overflow: hidden; text-overflow: inherit }
-::file-selector-button { text-align: center; cursor: default; padding-block: 1px; padding-inline: 6px; border: 2px outset buttonborder;
+input::placeholder, textarea::placeholder { display: block; unicode-bidi: isolate; color: light-dark(darkgray, gray); white-space: pre; overflow-wrap: normal;
+  pointer-events: none !important }
+input::placeholder { overflow: hidden; text-overflow: inherit; line-height: initial !important }
+textarea::placeholder { white-space: pre-wrap; overflow-wrap: break-word }
+input[type=file i]::file-selector-button { display: inline-block; overflow: clip; user-select: none; text-align: center; cursor: default; padding-block: 1px; padding-inline: 6px; border: 2px outset buttonborder;
   background-color: buttonface; color: buttontext; box-sizing: border-box; margin-inline-end: 4px; white-space: nowrap; appearance: auto;
   font-family: Arial; font-size: 13.3333px; line-height: normal; letter-spacing: normal; text-transform: none }
 
@@ -156,7 +158,7 @@ dialog[open] { display: block }
 [popover] { position: fixed; inset: 0; width: fit-content; height: fit-content; margin: auto; border: solid; padding: .25em; overflow: auto;
   color: canvastext; background-color: canvas }
 [popover] { overlay: none !important }
-::backdrop { position: fixed; inset: 0; background-color: rgba(0, 0, 0, .1) }
+dialog::backdrop, [popover]::backdrop { position: fixed; inset: 0; background-color: rgba(0, 0, 0, .1) }
 `;
 
 /** What quirks mode adds (HTML, sections 15.3.8 and 15.3.3). */

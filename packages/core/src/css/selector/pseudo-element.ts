@@ -7,6 +7,12 @@ const KNOWN = new Set([
   ...['column', 'checkmark', 'picker', 'picker-icon'],
 ]);
 
+/** Older names of others, which Chromium takes for the same. */
+const ALIASES: Readonly<Record<string, string>> = {
+  '-webkit-input-placeholder': 'placeholder',
+  '-webkit-file-upload-button': 'file-selector-button',
+};
+
 /** These four may also be written with one colon. */
 const ONE_COLON = new Set(['before', 'after', 'first-line', 'first-letter']);
 
@@ -17,5 +23,5 @@ const ONE_COLON = new Set(['before', 'after', 'first-line', 'first-letter']);
 export function pseudoElementName(name: string, oneColon: boolean): string | undefined {
   const lower = name.toLowerCase();
   if (oneColon) return ONE_COLON.has(lower) ? lower : undefined;
-  return KNOWN.has(lower) || lower.startsWith('-webkit-') ? lower : undefined;
+  return KNOWN.has(lower) || lower.startsWith('-webkit-') ? (ALIASES[lower] ?? lower) : undefined;
 }

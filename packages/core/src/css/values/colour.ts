@@ -7,6 +7,7 @@ import { parseColour } from '../../colour/parse.js';
 import { toCssRgb } from '../../colour/print.js';
 import { isSystemColour, systemColour } from '../../colour/system.js';
 import type { ValueContext } from './context.js';
+import { hslToSrgb } from './hsl.js';
 import { printNumber } from './number.js';
 
 const COLOUR_FUNCTION =
@@ -53,6 +54,10 @@ function withAlpha(name: string, channels: readonly string[], alpha: number | nu
   return `${name}${name.includes('(') ? ' ' : '('}${channels.join(' ')}${tail})`;
 }
 
+/** Rounded to one of 256 steps, in the single precision that decides ties in Chromium. */
+const toByte = (value: number): number =>
+  Math.round(Math.fround(Math.fround(Math.min(1, Math.max(0, value))) * 255)) / 255;
+
 type Channels = readonly [number, number, number];
 
 function srgbOf(data: ColorData, derived: boolean): Channels {
@@ -65,8 +70,7 @@ function srgbOf(data: ColorData, derived: boolean): Channels {
   const share = (value: number) => (derived ? value : Math.min(100, Math.max(0, value)));
   const [b, c] = data.colorNotation === 'hsl' ? [share(rawB), share(rawC)] : [rawB, rawC];
   if (data.colorNotation === 'hsl') {
-    const { r, g, b: blue } = toRgb({ mode: 'hsl', h: a, s: b / 100, l: c / 100 });
-    return [r, g, blue];
+    return hslToSrgb(a, b / 100, c / 100);
   }
   if (data.colorNotation === 'hwb') {
     const { r, g, b: blue } = toRgb({ mode: 'hwb', h: a, w: b / 100, b: c / 100 });
@@ -87,7 +91,10 @@ function print(data: ColorData): string | undefined {
     case 'hwb': {
       const derived = data.syntaxFlags.has(SyntaxFlag.RelativeColorSyntax) || data.syntaxFlags.has(SyntaxFlag.ColorMix);
       const rgb = srgbOf(data, derived);
-      if (!derived) return toCssRgb({ r: rgb[0], g: rgb[1], b: rgb[2], alpha: alpha ?? 0 });
+      if (!derived) {
+        const [r, g, blue] = rgb.map(toByte) as [number, number, number];
+        return toCssRgb({ r, g, b: blue, alpha: alpha ?? 0 });
+      }
       const keepsNone = notation === 'rgb' || notation === 'hex';
       return withAlpha(
         'color(srgb',

@@ -1,0 +1,114 @@
+import { expect, test, type Page } from '@playwright/test';
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import { fileURLToPath } from 'node:url';
+import { DESKTOP, PageSession, VIEWPORTS } from '../../packages/core/dist/index.js';
+import { type Agreement, comparePage, PSEUDO_ELEMENTS, type CompareOptions } from '../agreement/compare';
+import { unexplained } from '../agreement/exceptions';
+import { pageFromSelectors } from '../agreement/markup';
+import { serve } from '../agreement/serve';
+import { PRACTICE } from './support';
+
+// The core against Chromium itself: every property that the core computes, on every element of real pages.
+
+const require = createRequire(import.meta.url);
+const fromPackage = (path: string) => readFileSync(require.resolve(path), 'utf8');
+const body = (name: string) =>
+  readFileSync(fileURLToPath(new URL(`../agreement/pages/${name}.html`, import.meta.url)), 'utf8');
+
+/** Writes the figures to the log, and fails with each difference that has no written cause. */
+function expectAgreement(name: string, agreement: Agreement): void {
+  test.info().annotations.push({ type: 'agreement', description: `${name}: ${agreement.percent.toFixed(4)} %` });
+  console.log(`${name}: ${agreement.report(20)}`);
+  const left = unexplained(agreement.differences);
+  expect(
+    left.slice(0, 30).map((item) => `${item.property} of ${item.where} (${item.state}): core ${item.core}, Chromium ${item.browser}`),
+  ).toEqual([]);
+}
+
+async function demoSession(page: Page, path: string): Promise<PageSession> {
+  await page.goto(PRACTICE + path);
+  const html = await (await page.request.get(PRACTICE + path)).text();
+  const sheets = await Promise.all(
+    ['theme', 'site'].map(async (name) => {
+      const address = `${PRACTICE}/css/${name}.css`;
+      return { address, text: await (await page.request.get(address)).text() };
+    }),
+  );
+  return new PageSession({ html, address: PRACTICE + path, sheets });
+}
+
+test.describe('the core agrees with Chromium', () => {
+  test.describe.configure({ timeout: 180_000 });
+
+  for (const path of ['/', '/booking.html']) {
+    test(`on the demo site, ${path}, in every state`, async ({ page }) => {
+      const session = await demoSession(page, path);
+      expectAgreement(path, await comparePage(page, session, { pseudo: PSEUDO_ELEMENTS }));
+    });
+  }
+
+  test('on the demo site at phone width, with dark preferred and motion reduced', async ({ page }) => {
+    const { width, height } = VIEWPORTS.narrow;
+    await page.setViewportSize({ width, height });
+    await page.emulateMedia({ colorScheme: 'dark', reducedMotion: 'reduce' });
+    const session = await demoSession(page, '/');
+    const environment = { ...DESKTOP, width, height, scheme: 'dark' as const, reducedMotion: true };
+    expectAgreement('narrow', await comparePage(page, session, { environment, interactive: 'nothing' }));
+  });
+
+  const frameworks = [
+    ['bootstrap', 'bootstrap/dist/css/bootstrap.css'],
+    ['bulma', 'bulma/css/bulma.css'],
+  ] as const;
+  for (const [name, file] of frameworks) {
+    const states: CompareOptions['states'] = {
+      hover: ['hover'],
+      focus: ['focus', 'focus-visible'],
+      active: ['hover', 'active'],
+    };
+    test(`on ${name}'s documented markup, in every state`, async ({ page }) => {
+      const session = await serve(page, { body: body(name), sheets: [fromPackage(file)] });
+      expectAgreement(name, await comparePage(page, session, { states, pseudo: PSEUDO_ELEMENTS }));
+    });
+
+    test(`on a page made from ${name}'s own selectors`, async ({ page }) => {
+      const css = fromPackage(file);
+      const session = await serve(page, { body: pageFromSelectors([css], 2000), sheets: [css] });
+      expect(session.tree.elements.length).toBeGreaterThan(1500);
+      expectAgreement(`${name}, generated`, await comparePage(page, session, { interactive: 'nothing' }));
+    });
+  }
+
+  test('on every element of HTML without any sheet of the site', async ({ page }) => {
+    const session = await serve(page, { body: body('elements'), sheets: [] });
+    expectAgreement('elements', await comparePage(page, session));
+  });
+
+  // Each rule says something that a browser overrules for some elements.
+  const overruled = {
+    'boxes set by force':
+      '* { padding: 7px; border: 3px dotted red; border-radius: 4px; display: inline; line-height: 40px; background: blue; width: 100px; color: green; white-space: pre-wrap; overflow: auto; text-align: right; font-size: 20px; vertical-align: top; min-width: 10px }',
+    'parts of tables': '* { display: table-cell }',
+    floats: '* { display: inline-flex; float: left; position: relative; overflow: hidden visible; text-align: center }',
+    'inheritance by force':
+      '* { box-sizing: inherit; display: inherit; color: inherit; padding: inherit; border: inherit; background: inherit; line-height: inherit; text-align: inherit; white-space: inherit; appearance: none } html { padding: 3px; border: 1px solid; color: red; box-sizing: border-box; line-height: 1.4 }',
+    'right to left':
+      'html { direction: rtl } * { margin-inline-start: 3px; padding-inline: 1px 2px; border-inline-start: 1px solid red; border-start-start-radius: 4px; inset-inline-end: 5px; position: relative }',
+    'vertical writing': 'body { writing-mode: vertical-rl } * { margin-block-start: 3px; inline-size: 20px; border-block-end: 2px solid }',
+    'colours of the system': '* { color: LinkText; background: Canvas; border: 1px solid GrayText; color-scheme: dark; outline: 1px solid AccentColor }',
+  };
+  for (const [name, css] of Object.entries(overruled)) {
+    test(`on every element of HTML with ${name}`, async ({ page }) => {
+      const session = await serve(page, { body: body('elements'), sheets: [css] });
+      expectAgreement(name, await comparePage(page, session, { interactive: 'nothing' }));
+    });
+  }
+
+  test('in quirks mode', async ({ page }) => {
+    const css = 'P { color: ff0000; WIDTH: 100; margin: 5 10 } .UPPER { color: blue } table { border-color: 00f } td { font-size: 12 } body { font: bold 20px/2 serif; color: teal }';
+    const session = await serve(page, { doctype: '', body: `<p class="upper">x</p><table><tr><td>x</table>${body('elements')}`, sheets: [css] });
+    expect(session.tree.quirks).toBe(true);
+    expectAgreement('quirks', await comparePage(page, session, { interactive: 'nothing' }));
+  });
+});
