@@ -59,6 +59,7 @@ const isTakenOut = (style: ElementStyle): boolean =>
 function adjustDisplay(style: ElementStyle, value: string): string {
   let display = SHORT[value] ?? value;
   if (style.drawn) display = WIDGET_DISPLAY[display] ?? display;
+  if (style.isSvgText && display !== 'none') return AS_BLOCK[display] ?? display;
   if (style.isElement('legend') && display !== 'none' && display !== 'contents') return AS_BLOCK[display] ?? display;
   if (display === 'none' || display === 'contents') {
     return display === 'contents' && !style.parent ? 'block' : display;
@@ -95,6 +96,9 @@ export function adjust(style: ElementStyle, property: string, value: string): st
       return style.pseudo === 'marker' && isOutside(style) ? 'nowrap' : value;
     case 'float':
       return ['absolute', 'fixed'].includes(style.computed('position')) ? 'none' : value;
+    case 'direction':
+      // Dates are written as the browser's own language has it.
+      return style.isDateField ? 'ltr' : value;
     case 'position':
       return style.isInsideSvg ? 'static' : value;
     case 'overflow-x':

@@ -121,11 +121,12 @@ input[type=range i] { color: rgb(157, 150, 142) } input[type=range i]:disabled {
 input:disabled, textarea:disabled { cursor: default; background-color: light-dark(rgba(239, 239, 239, .3), rgba(59, 59, 59, .3));
   color: light-dark(rgb(84, 84, 84), rgb(170, 170, 170)); border-color: rgba(118, 118, 118, .3) }
 input:is([type=radio i], [type=checkbox i]) { padding: initial; background-color: initial; border: initial; cursor: default; box-sizing: border-box }
-input[type=search i] { box-sizing: border-box } input[type=tel i] { direction: ltr }
+input[type=search i] { box-sizing: border-box }
+input[type=tel i] { direction: ltr }
 select { appearance: auto; box-sizing: border-box; align-items: center; white-space: pre; color: fieldtext; background-color: field;
   border: 1px solid light-dark(rgb(118, 118, 118), rgb(133, 133, 133)); cursor: default; border-radius: 0 }
 select:not(:-internal-list-box) { background-color: buttonface; color: buttontext; overflow: clip !important }
-select:-internal-list-box { overflow-x: hidden; overflow-y: scroll;
+select:-internal-list-box { overflow-inline: hidden; overflow-block: scroll;
   vertical-align: text-bottom; align-items: flex-start; white-space: nowrap; border-radius: 2px }
 select:disabled { opacity: .7; color: light-dark(graytext, #aaa); border-color: rgba(118, 118, 118, .3) }
 optgroup { font-weight: bolder }
@@ -166,6 +167,9 @@ export const QUIRKS_SHEET = `
 table { font-weight: initial; font-style: initial; font-variant: initial; font-size: initial; line-height: initial; white-space: initial;
   text-align: initial; color: -internal-quirk-inherit }
 form { margin-block-end: 1em }
-input:not([type=image i], [type=file i], [type=range i]), textarea { box-sizing: border-box }
+input:not([type=image i]), textarea { box-sizing: border-box }
+li { list-style-position: inside }
+li :is(dir, menu, ol, ul) { list-style-position: outside }
+:is(dir, menu, ol, ul) :is(dir, menu, ol, ul, li) { list-style-position: unset }
 img[align=left i] { margin-right: 3px } img[align=right i] { margin-left: 3px }
 `;

@@ -14,10 +14,11 @@ export function quirkyText(property: string, text: string): string {
     );
   }
   if (HASHLESS.test(property)) {
-    return text.replace(
-      /(^|\s)((?:[0-9a-f]{3}){1,2})(?=$|\s)/gi,
-      (_, before: string, digits: string) => `${before}#${digits}`,
-    );
+    return text.replace(/(^|\s)([0-9a-f]{1,6})(?=$|\s)/gi, (whole, before: string, digits: string) => {
+      // What begins with a digit is a number or a dimension, and is filled up with zeros.
+      if (/^\d/.test(digits)) return `${before}#${digits.padStart(6, '0')}`;
+      return digits.length === 3 || digits.length === 6 ? `${before}#${digits}` : whole;
+    });
   }
   return text;
 }

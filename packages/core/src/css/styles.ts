@@ -271,7 +271,7 @@ export class ElementStyle {
   private get flow(): Flow {
     if (!this.ownFlow) {
       this.ownFlow = HORIZONTAL_FLOW;
-      this.ownFlow = flowOf(this.computed('writing-mode'), this.computed('direction'));
+      this.ownFlow = flowOf(this.computed('writing-mode'), this.declaredValue('direction'));
     }
     return this.ownFlow;
   }
@@ -507,6 +507,17 @@ export class ElementStyle {
   /** @internal */
   isElement(name: string): boolean {
     return this.pseudo === undefined && this.element.name === name && this.element.namespace === 'html';
+  }
+
+  /** @internal */
+  get isDateField(): boolean {
+    const type = this.isElement('input') ? this.element.attributes.get('type')?.toLowerCase() : undefined;
+    return type !== undefined && /^(date|datetime-local|month|time|week)$/.test(type);
+  }
+
+  /** @internal */
+  get isSvgText(): boolean {
+    return this.pseudo === undefined && this.element.namespace === 'svg' && this.element.name === 'text';
   }
 
   /** @internal */

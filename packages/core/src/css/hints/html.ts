@@ -1,4 +1,5 @@
 import { ancestors, type ElementNode } from '../../page/tree.js';
+import { directionOf } from '../selector/language.js';
 import { legacyColour } from './legacy-colour.js';
 
 export type Hints = Record<string, string>;
@@ -139,7 +140,7 @@ const cell: Reader = (element, get): Hints => {
   const padding = integer(table?.attributes.get('cellpadding'));
   Object.assign(hints, sides('padding-*', `${padding ?? 1}px`));
   const edge = tableBorder(table);
-  if (edge) Object.assign(hints, border('1px', 'inset'));
+  if (edge) Object.assign(hints, border('1px', 'inset'), sides('border-*-color', 'inherit'));
   return hints;
 };
 
@@ -287,9 +288,9 @@ export function htmlHints(element: ElementNode): Hints {
   if (get('hidden') !== undefined && get('hidden')?.toLowerCase() !== 'until-found') hints['display'] = 'none';
   if (get('hidden')?.toLowerCase() === 'until-found') hints['content-visibility'] = 'hidden';
   const dir = get('dir')?.toLowerCase();
-  if (dir === 'ltr' || dir === 'rtl') {
-    hints['direction'] = dir;
-  }
+  if (dir === 'ltr' || dir === 'rtl') hints['direction'] = dir;
+  // The text itself decides, unless it only follows what is around it.
+  else if (dir === 'auto' || element.name === 'bdi') hints['direction'] = directionOf(element);
   const editable = get('contenteditable')?.toLowerCase();
   if (editable === '' || editable === 'true' || editable === 'plaintext-only') {
     hints['overflow-wrap'] = 'break-word';

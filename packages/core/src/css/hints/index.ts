@@ -45,7 +45,7 @@ export function hintDeclarations(element: ElementNode): readonly Applied[] {
 function read(element: ElementNode): readonly Applied[] {
   if (!element.attributes.size) {
     // A cell's padding and edge come from its table's attributes.
-    if (element.name !== 'td' && element.name !== 'th' && element.name !== 'a') return NONE;
+    if (!['td', 'th', 'a', 'bdi'].includes(element.name)) return NONE;
   }
   const hints =
     element.namespace === 'svg' ? svgHints(element) : element.namespace === 'html' ? htmlHints(element) : {};
