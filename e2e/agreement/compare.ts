@@ -179,7 +179,9 @@ export async function comparePage(page: Page, session: PageSession, options: Com
     );
   for (const [pseudo, selector] of Object.entries(options.pseudo ?? {})) {
     const all = await ordersOf(selector);
-    const orders = all.filter((order) => pseudo !== 'marker' || styles.at().of(elements[order]!).text('display') === 'list-item');
+    const orders = all.filter(
+      (order) => pseudo !== 'marker' || styles.at().of(elements[order]!).text('display') === 'list-item',
+    );
     const values = await browser.read(orders, properties, pseudo);
     orders.forEach((order, at) => {
       const core = valuesOf(order, styles.at(), pseudo);

@@ -9,7 +9,9 @@ export interface Exception {
 /** Two legacy colours whose channels differ by one step of 255 at most. */
 function oneStepApart(a: string, b: string): boolean {
   const [left, right] = [a.match(/\d+/g)?.map(Number) ?? [], b.match(/\d+/g)?.map(Number) ?? []];
-  return /^rgba?\(/.test(a) && left.length === right.length && left.every((value, i) => Math.abs(value - right[i]!) <= 1);
+  return (
+    /^rgba?\(/.test(a) && left.length === right.length && left.every((value, i) => Math.abs(value - right[i]!) <= 1)
+  );
 }
 
 /** Every way in which the core is known to differ from Chromium on the pages of the suite. */

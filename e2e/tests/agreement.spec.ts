@@ -22,7 +22,9 @@ function expectAgreement(name: string, agreement: Agreement): void {
   console.log(`${name}: ${agreement.report(20)}`);
   const left = unexplained(agreement.differences);
   expect(
-    left.slice(0, 30).map((item) => `${item.property} of ${item.where} (${item.state}): core ${item.core}, Chromium ${item.browser}`),
+    left
+      .slice(0, 30)
+      .map((item) => `${item.property} of ${item.where} (${item.state}): core ${item.core}, Chromium ${item.browser}`),
   ).toEqual([]);
 }
 
@@ -95,8 +97,10 @@ test.describe('the core agrees with Chromium', () => {
       '* { box-sizing: inherit; display: inherit; color: inherit; padding: inherit; border: inherit; background: inherit; line-height: inherit; text-align: inherit; white-space: inherit; appearance: none } html { padding: 3px; border: 1px solid; color: red; box-sizing: border-box; line-height: 1.4 }',
     'right to left':
       'html { direction: rtl } * { margin-inline-start: 3px; padding-inline: 1px 2px; border-inline-start: 1px solid red; border-start-start-radius: 4px; inset-inline-end: 5px; position: relative }',
-    'vertical writing': 'body { writing-mode: vertical-rl } * { margin-block-start: 3px; inline-size: 20px; border-block-end: 2px solid }',
-    'colours of the system': '* { color: LinkText; background: Canvas; border: 1px solid GrayText; color-scheme: dark; outline: 1px solid AccentColor }',
+    'vertical writing':
+      'body { writing-mode: vertical-rl } * { margin-block-start: 3px; inline-size: 20px; border-block-end: 2px solid }',
+    'colours of the system':
+      '* { color: LinkText; background: Canvas; border: 1px solid GrayText; color-scheme: dark; outline: 1px solid AccentColor }',
   };
   for (const [name, css] of Object.entries(overruled)) {
     test(`on every element of HTML with ${name}`, async ({ page }) => {
@@ -105,9 +109,20 @@ test.describe('the core agrees with Chromium', () => {
     });
   }
 
+  test('on what newer CSS has, in every state', async ({ page }) => {
+    const css = readFileSync(fileURLToPath(new URL('../agreement/pages/modern.css', import.meta.url)), 'utf8');
+    const session = await serve(page, { body: body('modern'), sheets: [css] });
+    expectAgreement('newer CSS', await comparePage(page, session, { pseudo: { before: '*', after: '*' } }));
+  });
+
   test('in quirks mode', async ({ page }) => {
-    const css = 'P { color: ff0000; WIDTH: 100; margin: 5 10 } .UPPER { color: blue } table { border-color: 00f } td { font-size: 12 } body { font: bold 20px/2 serif; color: teal }';
-    const session = await serve(page, { doctype: '', body: `<p class="upper">x</p><table><tr><td>x</table>${body('elements')}`, sheets: [css] });
+    const css =
+      'P { color: ff0000; WIDTH: 100; margin: 5 10 } .UPPER { color: blue } table { border-color: 00f } td { font-size: 12 } body { font: bold 20px/2 serif; color: teal }';
+    const session = await serve(page, {
+      doctype: '',
+      body: `<p class="upper">x</p><table><tr><td>x</table>${body('elements')}`,
+      sheets: [css],
+    });
     expect(session.tree.quirks).toBe(true);
     expectAgreement('quirks', await comparePage(page, session, { interactive: 'nothing' }));
   });

@@ -86,9 +86,10 @@ export function select(page: PageSession, selector: string): Target[] {
     throw error;
   }
   const found = compiled.flatMap((item) =>
-    selectAll(page.tree, [{ ...item, pseudoElement: undefined }]).map(
-      (element): Target => ({ element, pseudo: item.pseudoElement }),
-    ),
+    selectAll(page.tree, [{ ...item, pseudoElement: undefined }]).map((element): Target => ({
+      element,
+      pseudo: item.pseudoElement,
+    })),
   );
   const seen = new Set<string>();
   return found
@@ -118,7 +119,8 @@ export function fontMetrics(file: string | undefined): FontMetricsTable | undefi
         entry !== null &&
         wanted.every((name) => typeof (entry as Record<string, unknown>)[name] === 'number'),
     );
-  if (!valid) throw new Failure(`${file} must map each family to numbers ${wanted.join(', ')}, as shares of the font size.`);
+  if (!valid)
+    throw new Failure(`${file} must map each family to numbers ${wanted.join(', ')}, as shares of the font size.`);
   return Object.fromEntries(
     Object.entries(data as FontMetricsTable).map(([family, metrics]) => [family.toLowerCase(), metrics]),
   );

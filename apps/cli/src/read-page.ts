@@ -22,7 +22,11 @@ function readText(path: string): string {
   } catch (error) {
     const { code } = error as NodeJS.ErrnoException;
     const why =
-      code === 'ENOENT' ? 'there is no such file' : code === 'EISDIR' ? 'it is a folder' : oneLine((error as Error).message);
+      code === 'ENOENT'
+        ? 'there is no such file'
+        : code === 'EISDIR'
+          ? 'it is a folder'
+          : oneLine((error as Error).message);
     throw new Failure(`${path} cannot be read: ${why}.`);
   }
   if (bytes.length > MAX_BYTES) throw new Failure(`${path} is larger than ${MAX_BYTES / 1e6} MB.`);
@@ -57,7 +61,10 @@ export function readPage(file: string, options: ReadOptions): PageSession {
   if (html.includes('\u0000')) throw new Failure(`${file} is not an HTML page: it holds null characters.`);
   if (!/<[a-z!]/i.test(html)) throw new Failure(`${file} is not an HTML page: it has no elements.`);
   const address = pathToFileURL(path).href;
-  const extra = options.css.map((name): StoredSheet => ({ address: pathToFileURL(locate(name)).href, text: readText(locate(name)) }));
+  const extra = options.css.map((name): StoredSheet => ({
+    address: pathToFileURL(locate(name)).href,
+    text: readText(locate(name)),
+  }));
   try {
     const tree = parseHtml(html);
     const sheets = new Map<string, StoredSheet>();

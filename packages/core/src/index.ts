@@ -19,6 +19,7 @@ export { pathSelector } from './page/path.js';
 export { compileText, InvalidSelectorError } from './css/selector/match.js';
 export { PageStyles, type ElementStyle, type KnownMeasures, type StyledPage } from './css/styles.js';
 export { PROPERTIES } from './css/property/table.js';
+export { RuleIndex } from './css/rules.js';
 export { SHORTHANDS } from './css/shorthand/index.js';
 export * from './handover/index.js';
 export * from './look/model.js';

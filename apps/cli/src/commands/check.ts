@@ -56,7 +56,12 @@ function recordOf(entry: LedgerEntry, page: string, size: string): CheckRecord {
   };
 }
 
-const MARKS: Readonly<Record<string, string>> = { passes: 'passes', short: 'SHORT', unsure: 'unsure?', exempt: 'exempt' };
+const MARKS: Readonly<Record<string, string>> = {
+  passes: 'passes',
+  short: 'SHORT',
+  unsure: 'unsure?',
+  exempt: 'exempt',
+};
 
 function printTable(records: readonly CheckRecord[], output: Output): void {
   const rows = records.map((record) => [
@@ -69,7 +74,8 @@ function printTable(records: readonly CheckRecord[], output: Output): void {
     record.text.slice(0, 32),
     record.reason ?? record.select,
   ]);
-  if (rows.length) output.out(table(['verdict', 'ratio', 'needs', 'state', 'viewport', 'part', 'text', 'where or why'], rows));
+  if (rows.length)
+    output.out(table(['verdict', 'ratio', 'needs', 'state', 'viewport', 'part', 'text', 'where or why'], rows));
   const count = (verdict: string) => records.filter((record) => record.verdict === verdict).length;
   output.out(
     `${records.length} checks: ${count('short')} short, ${count('unsure')} unsure, ${count('passes')} pass, ${count('exempt')} exempt.`,

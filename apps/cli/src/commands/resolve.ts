@@ -50,7 +50,11 @@ export function addResolve(program: Command, output: Output): void {
     .option('--viewport <size>', 'width and height in CSS pixels', '1280x800')
     .option('--scheme <scheme>', 'colour scheme: light or dark', 'light')
     .option('--select <selector>', 'elements, or a pseudo-element of theirs', '*')
-    .option('--states <names>', 'default, hover, focus (by keyboard), active (hovered and pressed), visited, disabled; sets with +', 'default')
+    .option(
+      '--states <names>',
+      'default, hover, focus (by keyboard), active (hovered and pressed), visited, disabled; sets with +',
+      'default',
+    )
     .option('--properties <names>', 'longhands, shorthands or custom properties', SHOWN)
     .option('--format <format>', 'table or ndjson', 'table')
     .option('--font-metrics <file>', 'JSON with measures of fonts, for ch, ex, cap and lh')

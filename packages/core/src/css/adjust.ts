@@ -46,8 +46,6 @@ const SHORT: Readonly<Record<string, string>> = {
   flow: 'block',
 };
 
-const MAY_BE_DRAWN = /^(padding|border)-/;
-
 const LAYS_OUT_CHILDREN = new Set(['flex', 'inline-flex', 'grid', 'inline-grid', '-webkit-box', '-webkit-inline-box']);
 
 /** A marker beside its item, which is never broken into lines. */
@@ -85,8 +83,6 @@ function adjustOverflow(style: ElementStyle, property: string, rawValue: string)
  * CSS Display 3, section 2.7 to 2.9; CSS Overflow 3, section 3.1; CSS 2, section 9.7.
  */
 export function adjust(style: ElementStyle, property: string, value: string): string {
-  const drawn = property !== 'appearance' && MAY_BE_DRAWN.test(property) ? style.drawn : undefined;
-  if (drawn) return widgetBox(drawn, property) ?? value;
   switch (property) {
     case 'display':
       return adjustDisplay(style, value);
@@ -115,8 +111,10 @@ export function adjust(style: ElementStyle, property: string, value: string): st
         : value === 'normal' && /^(before|after)$/.test(style.pseudo ?? '')
           ? 'none'
           : value;
-    default:
-      return value;
+    default: {
+      const drawn = style.drawn;
+      return (drawn && widgetBox(drawn, property)) ?? value;
+    }
   }
 }
 

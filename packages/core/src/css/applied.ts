@@ -46,7 +46,17 @@ export function judge(a: Applied, b: Applied): readonly [number, Criterion] {
   return [a.order - b.order || (a.declaration.index ?? 0) - (b.declaration.index ?? 0), 'order'];
 }
 
-export const compareApplied = (a: Applied, b: Applied): number => judge(a, b)[0];
+/** The same order as `judge`, without saying why. */
+export function compareApplied(a: Applied, b: Applied): number {
+  const byOrigin = originRank(a) - originRank(b);
+  if (byOrigin) return byOrigin;
+  if (a.inline !== b.inline) return a.inline ? 1 : -1;
+  if (a.layer !== b.layer) return a.declaration.important ? b.layer - a.layer : a.layer - b.layer;
+  const bySpecificity = compareSpecificity(a.specificity, b.specificity);
+  if (bySpecificity) return bySpecificity;
+  if (a.proximity !== b.proximity) return b.proximity - a.proximity;
+  return a.order - b.order || (a.declaration.index ?? 0) - (b.declaration.index ?? 0);
+}
 
 const inlineCache = new WeakMap<ElementNode, Applied[]>();
 

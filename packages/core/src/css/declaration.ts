@@ -1,4 +1,4 @@
-import { generate, type Value } from 'css-tree';
+import { generate, List, type CssNode, type Value } from 'css-tree';
 import { canonicalName } from './property/names.js';
 import { isLogical } from './property/logical.js';
 import { PROPERTIES } from './property/table.js';
@@ -7,6 +7,7 @@ import { readCss } from './read.js';
 import type { Declaration, Place } from './sheet.js';
 import { SHORTHANDS } from './shorthand/index.js';
 import { isValidValue } from './validity.js';
+import { MATHS } from './values/calc.js';
 
 export const CSS_WIDE: ReadonlySet<string> = new Set([
   'inherit',
@@ -25,12 +26,62 @@ export const needsSubstitution = (text: string): boolean => SUBSTITUTION.test(te
 const parsed = new Map<string, Value | null>();
 const MAX_KEPT = 50_000;
 
+const SIMPLE_LIST = /^[\w#.%+-]+(?: [\w#.%+-]+)*$/;
+const SIMPLE = /^(?:([+-]?(?:\d+(?:\.\d+)?|\.\d+)(?:e[+-]?\d+)?)(%|[a-z]+)?|#([0-9a-f]+)|(-?[a-z_][\w-]*))$/i;
+
+function simpleNode(text: string): CssNode | undefined {
+  const match = SIMPLE.exec(text);
+  if (!match) return undefined;
+  const [, number, unit, hash, word] = match;
+  if (word !== undefined) return { type: 'Identifier', name: word };
+  if (hash !== undefined) return { type: 'Hash', value: hash };
+  if (unit === undefined) return { type: 'Number', value: number! };
+  return unit === '%' ? { type: 'Percentage', value: number! } : { type: 'Dimension', value: number!, unit };
+}
+
+const SIMPLE_FUNCTION = /^([a-z-]+)\(([\w#.%+ ,/-]*)\)$/i;
+const SEPARATORS = /\s*([,/])\s*|\s+/;
+
+/** `rgb(1 2 3 / 50%)`, `translate(10px, 0)`: a function of plain terms. */
+function parseSimpleFunction(text: string): Value | undefined {
+  const match = SIMPLE_FUNCTION.exec(text);
+  // In a calculation signs stand between terms too, and an address is no list of terms.
+  if (!match || MATHS.has(match[1]!.toLowerCase()) || /^(url|src)$/i.test(match[1]!)) return undefined;
+  const inner = new List<CssNode>();
+  for (const part of match[2]!.trim().split(SEPARATORS)) {
+    if (part === undefined || part === '') continue;
+    const node: CssNode | undefined =
+      part === ',' || part === '/' ? { type: 'Operator', value: part } : simpleNode(part);
+    if (!node) return undefined;
+    inner.appendData(node);
+  }
+  if (inner.isEmpty) return undefined;
+  const children = new List<CssNode>();
+  children.appendData({ type: 'Function', name: match[1]!, children: inner });
+  return { type: 'Value', children };
+}
+
+/** Most values are a few plain words, numbers and colours in a row, which need no parser. */
+function parseSimple(text: string): Value | undefined {
+  if (!SIMPLE_LIST.test(text)) return undefined;
+  const children = new List<CssNode>();
+  for (const part of text.split(' ')) {
+    const node = simpleNode(part);
+    if (!node) return undefined;
+    children.appendData(node);
+  }
+  return { type: 'Value', children };
+}
+
 /** Parses value text; undefined when it is not CSS at all. Trees are shared, so they must not be changed. */
 export function parseValue(text: string): Value | undefined {
   let value = parsed.get(text);
   if (value === undefined) {
-    const node = readCss(text, 'value');
-    value = node?.type === 'Value' ? node : null;
+    value = parseSimple(text) ?? parseSimpleFunction(text) ?? null;
+    if (!value) {
+      const node = readCss(text, 'value');
+      value = node?.type === 'Value' ? node : null;
+    }
     if (parsed.size > MAX_KEPT) parsed.clear();
     parsed.set(text, value);
   }
@@ -41,12 +92,14 @@ export { isValidValue };
 
 type Longhands = readonly (readonly [property: string, value: string, shorthand?: string])[];
 const NONE: Longhands = [];
-const spread = new Map<string, Longhands>();
+const spread = new Map<string, Map<string, Longhands>>();
+const spreadQuirky = new Map<string, Map<string, Longhands>>();
 
 /**
  * Spreads one declaration over longhands, in canonical names. What a browser would drop gives an empty list.
  *
  * @param quirks the sheet belongs to a page in quirks mode
+ * @param into list that the longhands are added to
  */
 export function expandDeclaration(
   declared: string,
@@ -54,19 +107,33 @@ export function expandDeclaration(
   important: boolean,
   place: Place,
   quirks = false,
+  into: Declaration[] = [],
 ): Declaration[] {
   const property = canonicalName(declared);
-  if (property.startsWith('--')) return [{ property, value: text.trim(), important, place }];
-  const key = `${quirks ? 'q' : ''}${property}:${text}`;
-  let longhands = spread.get(key);
+  if (property.startsWith('--')) {
+    const index = into.length;
+    into.push({ property, value: text.trim(), important, place, substitutes: needsSubstitution(text), index });
+    return into;
+  }
+  const byText = quirks ? spreadQuirky : spread;
+  let known = byText.get(property);
+  if (!known) byText.set(property, (known = new Map()));
+  let longhands = known.get(text);
   if (!longhands) {
     longhands = longhandsOf(property, quirks ? quirkyText(property, text.trim()) : text.trim());
-    if (spread.size > MAX_KEPT) spread.clear();
-    spread.set(key, longhands);
+    if (known.size > MAX_KEPT) known.clear();
+    known.set(text, longhands);
   }
-  return longhands.map(([name, value, shorthand]) =>
-    shorthand ? { property: name, value, important, place, shorthand } : { property: name, value, important, place },
-  );
+  for (const [name, value, shorthand] of longhands) {
+    const substitutes = shorthand !== undefined || needsSubstitution(value);
+    const index = into.length;
+    into.push(
+      shorthand === undefined
+        ? { property: name, value, important, place, substitutes, index }
+        : { property: name, value, important, place, substitutes, index, shorthand },
+    );
+  }
+  return into;
 }
 
 function longhandsOf(property: string, value: string): Longhands {
@@ -98,8 +165,23 @@ const grammarName = (property: string): string =>
     ? 'border-top-left-radius'
     : property;
 
+type Expanded = Readonly<Record<string, string>>;
+const expanded = new Map<string, Map<string, Expanded | null>>();
+
 /** The longhands of a shorthand's value without var(); undefined when it is invalid. */
-export function expandShorthand(name: string, text: string): Readonly<Record<string, string>> | undefined {
+export function expandShorthand(name: string, text: string): Expanded | undefined {
+  let known = expanded.get(name);
+  if (!known) expanded.set(name, (known = new Map()));
+  let longhands = known.get(text);
+  if (longhands === undefined) {
+    longhands = expandAfresh(name, text) ?? null;
+    if (known.size > MAX_KEPT) known.clear();
+    known.set(text, longhands);
+  }
+  return longhands ?? undefined;
+}
+
+function expandAfresh(name: string, text: string): Expanded | undefined {
   const node = parseValue(text);
   if (!node) return undefined;
   const longhands = SHORTHANDS.get(name)?.expand(node);

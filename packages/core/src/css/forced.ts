@@ -5,11 +5,13 @@ import { ACTIVE, closeBits, FOCUS, FOCUS_WITHIN, HOVER, type StateBits } from '.
 /** Interaction state forced on a page: which elements are in which atoms. */
 export interface ForcedStates {
   readonly bits: ReadonlyMap<ElementNode, StateBits>;
+  /** All states that are forced anywhere. */
+  readonly union: StateBits;
   /** States of the pseudo-elements of an element, where they differ from its own. */
   readonly pseudo?: ReadonlyMap<ElementNode, StateBits>;
 }
 
-export const AT_REST: ForcedStates = { bits: new Map() };
+export const AT_REST: ForcedStates = { bits: new Map(), union: 0 };
 
 /**
  * Puts elements into states and spreads them as a browser does: a hovered or pressed element makes its ancestors
@@ -34,5 +36,7 @@ export function forceStates(targets: Iterable<readonly [ElementNode, StateBits]>
       if (control) add(control, pointed);
     }
   }
-  return { bits };
+  let union = 0;
+  for (const own of bits.values()) union |= own;
+  return { bits, union };
 }

@@ -1,38 +1,13 @@
-import type { Applied } from './applied.js';
-import { compareApplied } from './applied.js';
-import { isLogical, physicalName, type Flow } from './property/logical.js';
+import { compareApplied, type Applied } from './applied.js';
+import { HORIZONTAL_FLOW, physicalName, type Flow } from './property/logical.js';
 import type { EnvironmentRules, MatchedEntry } from './rules.js';
 import type { Declaration } from './sheet.js';
 
-const LOGICAL_STEMS = [
-  ...['margin', 'padding', 'inset', 'scroll-margin', 'scroll-padding'].map((stem) => [stem, ''] as const),
-  ...['-color', '-style', '-width'].map((tail) => ['border', tail] as const),
-];
-const LOGICAL_NAMES = [
-  ...LOGICAL_STEMS.flatMap(([stem, tail]) =>
-    ['block-start', 'block-end', 'inline-start', 'inline-end'].map((edge) => `${stem}-${edge}${tail}`),
-  ),
-  ...['', 'min-', 'max-'].flatMap((stem) => [`${stem}inline-size`, `${stem}block-size`]),
-  ...['start-start', 'start-end', 'end-start', 'end-end'].map((corner) => `border-${corner}-radius`),
-  ...['overflow', 'overscroll-behavior'].flatMap((stem) => [`${stem}-inline`, `${stem}-block`]),
-].filter(isLogical);
+const NONE: readonly Applied[] = [];
+const REVERTS = new Set(['revert', 'revert-layer', 'revert-rule']);
 
-const logicalByFlow = new Map<string, ReadonlyMap<string, readonly string[]>>();
-
-/** Logical names that set a physical property in a flow. */
-function logicalNamesOf(property: string, flow: Flow): readonly string[] {
-  const key = `${flow.vertical}|${flow.blockFromRight}|${flow.inlineFromEnd}`;
-  let names = logicalByFlow.get(key);
-  if (!names) {
-    const map = new Map<string, string[]>();
-    for (const name of LOGICAL_NAMES) {
-      const physical = physicalName(name, flow);
-      map.set(physical, [...(map.get(physical) ?? []), name]);
-    }
-    logicalByFlow.set(key, (names = map));
-  }
-  return names.get(property) ?? [];
-}
+/** A declaration and where it comes from: a matched rule, or the element's own attributes. */
+type Ref = readonly [Declaration, MatchedEntry] | Applied;
 
 /**
  * The rules that match an element in some state, with what its attributes add. Elements that are matched by the same
@@ -40,6 +15,10 @@ function logicalNamesOf(property: string, flow: Flow): readonly string[] {
  */
 export class RuleSet {
   private readonly lists = new Map<string, readonly Applied[]>();
+  private readonly winnerLists = new Map<Flow, Map<string, Ref>>();
+  private plainWinners: Map<string, Ref> | undefined;
+  /** Computed values that depend on nothing but the rules, by property; shared by all elements of this set. */
+  readonly steady: (string | undefined)[] = [];
 
   constructor(
     readonly serial: number,
@@ -50,41 +29,79 @@ export class RuleSet {
 
   /** Declarations in the running for a property, weakest first. */
   running(property: string, flow: Flow): readonly Applied[] {
-    const key =
-      flow.vertical || flow.inlineFromEnd
-        ? `${property}|${flow.vertical}|${flow.blockFromRight}|${flow.inlineFromEnd}`
-        : property;
+    const key = keyOf(property, flow);
     let list = this.lists.get(key);
     if (!list) this.lists.set(key, (list = this.gather(property, flow)));
     return list;
   }
 
   private gather(property: string, flow: Flow): readonly Applied[] {
-    const logical = logicalNamesOf(property, flow);
-    const found: Applied[] = [];
-    for (const { entry, proximity } of this.matched) {
-      const { rule, selector, origin, order } = entry;
-      const take = (declaration: Declaration) =>
-        found.push({
-          declaration,
-          origin,
-          inline: false,
-          hint: false,
-          layer: this.rules.rankOf(entry),
-          specificity: selector.specificity,
-          proximity,
-          order,
-          rule,
-          selector,
-        });
-      rule.byProperty.get(property)?.forEach(take);
-      for (const name of logical) rule.byProperty.get(name)?.forEach(take);
+    let found: Applied[] | undefined;
+    for (const matched of this.matched) {
+      const declarations = matched.entry.rule.byPhysical(flow).get(property);
+      if (declarations) for (const item of declarations) (found ??= []).push(this.rules.applied(item, matched));
     }
     for (const applied of this.own) {
-      const name = applied.declaration.property;
-      if (name === property || logical.includes(name)) found.push(applied);
+      if (physicalName(applied.declaration.property, flow) === property) (found ??= []).push(applied);
     }
+    if (!found) return NONE;
     return found.length > 1 ? found.sort(compareApplied) : found;
+  }
+
+  /** The declaration that wins, CSS-wide reverting followed; undefined when none applies. */
+  winner(property: string, flow: Flow): Applied | undefined {
+    const refs = this.refs(flow);
+    const ref = refs.get(property);
+    if (ref === undefined) return undefined;
+    if ('declaration' in ref && !REVERTS.has(ref.declaration.value)) return ref;
+    const strongest = 'declaration' in ref ? ref : this.rules.applied(ref[0], ref[1]);
+    if (REVERTS.has(strongest.declaration.value)) {
+      const left = afterReverting(this.running(property, flow));
+      if (left) refs.set(property, left);
+      else refs.delete(property);
+      return left;
+    }
+    refs.set(property, strongest);
+    return strongest;
+  }
+
+  /** The strongest declaration of each property, found in one pass over the rules from weakest to strongest. */
+  private refs(flow: Flow): Map<string, Ref> {
+    if (flow === HORIZONTAL_FLOW && this.plainWinners) return this.plainWinners;
+    let refs = this.winnerLists.get(flow);
+    if (refs) return refs;
+    refs = new Map();
+    const weakestFirst = this.rules.sort(this.matched, false);
+    const put = (applied: Applied) => refs!.set(physicalName(applied.declaration.property, flow), applied);
+    const inOrder = (list: readonly Applied[]) => (list.length > 1 ? [...list].sort(compareApplied) : list);
+    const own = this.own.filter((applied) => !applied.declaration.important);
+    let hints = own.length > 0;
+    for (const matched of weakestFirst) {
+      if (hints && matched.entry.origin === 'author') {
+        for (const applied of inOrder(own.filter((item) => item.hint))) put(applied);
+        hints = false;
+      }
+      for (const [name, declaration] of matched.entry.rule.winners(flow).normal) refs.set(name, [declaration, matched]);
+    }
+    if (hints) for (const applied of inOrder(own.filter((item) => item.hint))) put(applied);
+    for (const applied of inOrder(own.filter((item) => !item.hint))) put(applied);
+    const important = this.matched.filter(({ entry }) => entry.rule.winners(flow).important.length > 0);
+    const insistent = this.own.filter((applied) => applied.declaration.important);
+    let inline = insistent.length > 0;
+    for (const matched of this.rules.sort(important, true)) {
+      // The browser's own important rules stand above the style attribute's.
+      if (inline && matched.entry.origin === 'browser') {
+        for (const applied of inOrder(insistent)) put(applied);
+        inline = false;
+      }
+      for (const [name, declaration] of matched.entry.rule.winners(flow).important) {
+        refs.set(name, [declaration, matched]);
+      }
+    }
+    if (inline) for (const applied of inOrder(insistent)) put(applied);
+    if (flow === HORIZONTAL_FLOW) this.plainWinners = refs;
+    else this.winnerLists.set(flow, refs);
+    return refs;
   }
 
   /** Names of the properties that some declaration sets, logical ones as they are written. */
@@ -93,5 +110,34 @@ export class RuleSet {
     for (const { entry } of this.matched) for (const name of entry.rule.byProperty.keys()) names.add(name);
     for (const { declaration } of this.own) names.add(declaration.property);
     return names;
+  }
+}
+
+const keyOf = (property: string, flow: Flow): string =>
+  flow === HORIZONTAL_FLOW ? property : `${property}|${flow.vertical}|${flow.blockFromRight}|${flow.inlineFromEnd}`;
+
+/** Cascade 5, section 7.3: what is left when the strongest declarations hand the value back. */
+function afterReverting(running: readonly Applied[]): Applied | undefined {
+  let list = running;
+  for (;;) {
+    const last = list.at(-1);
+    if (!last) return undefined;
+    switch (last.declaration.value) {
+      case 'revert':
+        list = last.origin === 'author' ? list.filter((other) => other.origin === 'browser') : NONE;
+        break;
+      case 'revert-layer':
+        list = list
+          .slice(0, -1)
+          .filter(
+            (other) => other.inline !== last.inline || other.layer !== last.layer || other.origin !== last.origin,
+          );
+        break;
+      case 'revert-rule':
+        list = list.slice(0, -1).filter((other) => other.rule !== last.rule || last.rule === undefined);
+        break;
+      default:
+        return last;
+    }
   }
 }

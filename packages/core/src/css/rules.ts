@@ -1,10 +1,21 @@
 import { ancestors, type ElementNode, type PageTree } from '../page/tree.js';
 import type { Environment } from './environment.js';
+import type { Applied } from './applied.js';
 import { evaluateMedia } from './media.js';
+import type { RuleSet } from './rule-set.js';
 import { compareSpecificity } from './selector/specificity.js';
 import { matches, matchesAny } from './selector/match.js';
 import type { CompiledSelector, Compound, MatchContext } from './selector/types.js';
-import type { Condition, ContainerCondition, LayerEntry, Origin, ParsedSheet, Scope, StyleRule } from './sheet.js';
+import type {
+  Condition,
+  ContainerCondition,
+  Declaration,
+  LayerEntry,
+  Origin,
+  ParsedSheet,
+  Scope,
+  StyleRule,
+} from './sheet.js';
 
 /** One sheet of a page, in its place in the order. */
 export interface CascadeSheet {
@@ -32,6 +43,8 @@ export interface RuleEntry {
   readonly owner: ElementNode | undefined;
   /** What some ancestor must have; see `AncestorFilter`. */
   readonly needs: readonly number[];
+  /** @internal Declarations made ready for the cascade, by their place in the rule. */
+  readonly kept: (Applied | undefined)[];
 }
 
 /** Entries that match an element, and those that do only in some interaction state. */
@@ -155,6 +168,10 @@ export class RuleIndex {
   private readonly buckets = new Buckets();
   private readonly filter: AncestorFilter;
   private readonly matched = new Map<ElementNode, Matches>();
+  /** @internal Sets of matched rules, shared by all environments. */
+  readonly ruleSets = new Map<string, RuleSet>();
+  /** True when some rule stands in a layer. */
+  readonly layered: boolean;
 
   constructor(
     readonly tree: PageTree,
@@ -184,6 +201,7 @@ export class RuleIndex {
             containers,
             owner,
             needs: tree.quirks ? [] : needsOf(selector),
+            kept: [],
           };
           entries.push(entry);
           this.buckets.add(entry, tree.quirks);
@@ -191,6 +209,7 @@ export class RuleIndex {
       }
     }
     this.entries = base ? [...base.entries, ...entries] : entries;
+    this.layered = (base?.layered ?? false) || entries.some((entry) => entry.layer !== '');
   }
 
   /** This index with more sheets behind its own. */
@@ -285,6 +304,46 @@ export class EnvironmentRules {
 
   isActive(entry: RuleEntry): boolean {
     return this.applies[entry.index] === 1;
+  }
+
+  /** A declaration of a matched rule, with what decides whether it wins; the same object each time it is asked for. */
+  applied(declaration: Declaration, { entry, proximity }: MatchedEntry): Applied {
+    const plain = entry.layer === '' && proximity === Infinity;
+    const kept = plain ? entry.kept[declaration.index!] : undefined;
+    if (kept) return kept;
+    const { rule, selector, origin, order } = entry;
+    const applied: Applied = {
+      declaration,
+      origin,
+      inline: false,
+      hint: false,
+      layer: this.rankOf(entry),
+      specificity: selector.specificity,
+      proximity,
+      order,
+      rule,
+      selector,
+    };
+    if (plain) entry.kept[declaration.index!] = applied;
+    return applied;
+  }
+
+  /** Matched rules from the weakest to the strongest, as their normal or their important declarations go. */
+  sort(matched: readonly MatchedEntry[], important: boolean): readonly MatchedEntry[] {
+    if (matched.length < 2) return matched;
+    return [...matched].sort((a, b) => {
+      const [left, right] = [a.entry, b.entry];
+      if (left.origin !== right.origin) return (left.origin === 'browser') === important ? 1 : -1;
+      if (left.layer !== right.layer) {
+        const byLayer = this.rankOf(left) - this.rankOf(right);
+        if (byLayer) return important ? -byLayer : byLayer;
+      }
+      return (
+        compareSpecificity(left.selector.specificity, right.selector.specificity) ||
+        (a.proximity === b.proximity ? 0 : b.proximity - a.proximity) ||
+        left.order - right.order
+      );
+    });
   }
 
   /** Rank of an entry's layer, higher is later; unlayered rules rank highest. */

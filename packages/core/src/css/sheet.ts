@@ -1,6 +1,7 @@
 import type { CssNode } from 'css-tree';
 import { expandDeclaration } from './declaration.js';
 import type { MediaQueryList } from './media.js';
+import { HORIZONTAL_FLOW, isLogical, physicalName, type Flow } from './property/logical.js';
 import type { CompiledSelector } from './selector/types.js';
 
 /** Where a declaration stands in its sheet; lines and columns count from 1. */
@@ -20,6 +21,8 @@ export interface Declaration {
   readonly place: Place;
   /** Set when the value can only be known after var() is substituted in the whole shorthand. */
   readonly shorthand?: string;
+  /** The value holds var() or env(). */
+  readonly substitutes?: boolean;
   /** Its place among the declarations of its rule. */
   readonly index?: number;
 }
@@ -70,6 +73,28 @@ interface RuleParts {
   readonly quirks: boolean;
 }
 
+type Named = readonly (readonly [property: string, declaration: Declaration])[];
+
+/** What one rule says in the end of each property. */
+export interface RuleWinners {
+  readonly normal: Named;
+  readonly important: Named;
+}
+
+function groupBy(
+  declarations: readonly Declaration[],
+  nameOf: (declaration: Declaration) => string,
+): Map<string, readonly Declaration[]> {
+  const groups = new Map<string, Declaration[]>();
+  for (const declaration of declarations) {
+    const name = nameOf(declaration);
+    const list = groups.get(name);
+    if (list) list.push(declaration);
+    else groups.set(name, [declaration]);
+  }
+  return groups;
+}
+
 /** A style rule. Its declarations are read when something first asks for them, as most rules of a page never apply. */
 export class StyleRule implements RuleParts {
   readonly selectors: readonly CompiledSelector[];
@@ -82,7 +107,11 @@ export class StyleRule implements RuleParts {
   readonly base: string | undefined;
   readonly quirks: boolean;
   private expanded: Declaration[] | undefined;
-  private grouped: Map<string, Declaration[]> | undefined;
+  private grouped: ReadonlyMap<string, readonly Declaration[]> | undefined;
+  private groupedPlainly: ReadonlyMap<string, readonly Declaration[]> | undefined;
+  private ownWinners: RuleWinners | undefined;
+  private logical: boolean | undefined;
+  private attributes: boolean | undefined;
 
   constructor(parts: RuleParts) {
     this.selectors = parts.selectors;
@@ -98,23 +127,55 @@ export class StyleRule implements RuleParts {
 
   /** Longhands in order; what a browser drops is not among them. */
   get declarations(): readonly Declaration[] {
-    this.expanded ??= this.raw
-      .flatMap((raw) => expandDeclaration(raw.property, raw.text, raw.important, raw.place, this.quirks))
-      .map((declaration, index) => ({ ...declaration, index }));
+    if (!this.expanded) {
+      const expanded: Declaration[] = [];
+      for (const { property, text, important, place } of this.raw) {
+        expandDeclaration(property, text, important, place, this.quirks, expanded);
+      }
+      this.expanded = expanded;
+    }
     return this.expanded;
   }
 
-  /** The same, by property. */
+  /** The same by property, as declared. */
   get byProperty(): ReadonlyMap<string, readonly Declaration[]> {
-    if (!this.grouped) {
-      this.grouped = new Map();
-      for (const declaration of this.declarations) {
-        const list = this.grouped.get(declaration.property);
-        if (list) list.push(declaration);
-        else this.grouped.set(declaration.property, [declaration]);
-      }
+    return (this.grouped ??= groupBy(this.declarations, (declaration) => declaration.property));
+  }
+
+  /** The same by the physical property that each sets in a flow. */
+  byPhysical(flow: Flow): ReadonlyMap<string, readonly Declaration[]> {
+    if (flow === HORIZONTAL_FLOW) {
+      return (this.groupedPlainly ??= this.hasLogical
+        ? groupBy(this.declarations, (declaration) => physicalName(declaration.property, flow))
+        : this.byProperty);
     }
-    return this.grouped;
+    if (!this.hasLogical) return this.byProperty;
+    return groupBy(this.declarations, (declaration) => physicalName(declaration.property, flow));
+  }
+
+  /** The last declaration of each physical property, of normal and of important ones. */
+  winners(flow: Flow): RuleWinners {
+    if (flow === HORIZONTAL_FLOW && this.ownWinners) return this.ownWinners;
+    const normal: (readonly [string, Declaration])[] = [];
+    const important: (readonly [string, Declaration])[] = [];
+    for (const [name, declarations] of this.byPhysical(flow)) {
+      const lastNormal = declarations.findLast((declaration) => !declaration.important);
+      const lastImportant = declarations.findLast((declaration) => declaration.important);
+      if (lastNormal) normal.push([name, lastNormal]);
+      if (lastImportant) important.push([name, lastImportant]);
+    }
+    const winners = { normal, important };
+    if (flow === HORIZONTAL_FLOW) this.ownWinners = winners;
+    return winners;
+  }
+
+  private get hasLogical(): boolean {
+    return (this.logical ??= this.declarations.some((declaration) => isLogical(declaration.property)));
+  }
+
+  /** True when some value refers to attributes of the element. */
+  get asksAttribute(): boolean {
+    return (this.attributes ??= this.raw.some((raw) => raw.text.includes('attr(')));
   }
 
   /** Declarations that a browser drops, since the property's grammar refuses their values. */

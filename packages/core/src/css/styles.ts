@@ -43,14 +43,14 @@ export interface KnownMeasures {
 export class PageStyles {
   readonly tree: PageTree;
   readonly rules: EnvironmentRules;
-  private readonly ruleSets = new Map<string, RuleSet>();
+  private readonly ruleSets: Map<string, RuleSet>;
   private readonly styles = new Map<string, ElementStyle>();
   private readonly active = new Map<ElementNode, { fixed: readonly RuleEntry[]; stateful: readonly RuleEntry[] }>();
   private readonly views = new WeakMap<ForcedStates, StyledPage>();
   private readonly registry = new Map<string, RegisteredProperty>();
   private readonly unknown = new Set<string>();
   private readonly unresolved = new Set<string>();
-  private elementKeys = new Map<ElementNode, number>();
+  private readonly plains = new Map<ElementNode, Plain | null>();
 
   constructor(
     readonly index: RuleIndex,
@@ -59,6 +59,8 @@ export class PageStyles {
   ) {
     this.tree = index.tree;
     this.rules = new EnvironmentRules(index, environment);
+    // Where no layers are ordered by conditions, what wins among the same rules is the same in every environment.
+    this.ruleSets = index.layered ? new Map<string, RuleSet>() : index.ruleSets;
     for (const { sheet } of index.sheets) {
       for (const property of sheet.registered) this.registry.set(property.name, property);
     }
@@ -107,12 +109,6 @@ export class PageStyles {
     return [...fixed, ...stateful];
   }
 
-  private keyOf(element: ElementNode): number {
-    let key = this.elementKeys.get(element);
-    if (key === undefined) this.elementKeys.set(element, (key = this.elementKeys.size + 1));
-    return key;
-  }
-
   /** Rules that match an element, or one of its pseudo-elements, in forced states. */
   private matchedFor(
     element: ElementNode,
@@ -122,26 +118,35 @@ export class PageStyles {
   ): MatchedEntry[] {
     const { fixed, stateful } = this.activeOf(element);
     const matched: MatchedEntry[] = [];
-    let context: MatchContext | undefined;
-    const take = (entry: RuleEntry, checked: boolean) => {
-      const { selector } = entry;
-      if (selector.pseudoElement !== pseudo) return;
-      if (pseudo !== undefined) {
-        const bits = forced.pseudo?.get(element) ?? forced.bits.get(element) ?? 0;
-        if (!selector.pseudoTests.every((test) => test(bits))) return;
-      }
-      let proximity: number | undefined = Infinity;
-      if (!checked || entry.rule.scope) {
-        context ??= { stateOf: (node) => forced.bits.get(node) ?? 0, quirks: this.tree.quirks };
-        proximity = matchEntry(entry, element, context);
-      }
-      if (proximity === undefined) return;
-      if (entry.containers.length && !this.containersHold(entry, element, pseudo, inside)) return;
-      matched.push({ entry, proximity });
-    };
-    for (const entry of fixed) take(entry, true);
-    for (const entry of stateful) take(entry, false);
+    for (const entry of fixed) this.take(matched, entry, true, element, pseudo, forced, inside);
+    for (const entry of stateful) this.take(matched, entry, false, element, pseudo, forced, inside);
     return matched;
+  }
+
+  /** Adds an entry where it matches; `checked` when its selector is known to. */
+  private take(
+    matched: MatchedEntry[],
+    entry: RuleEntry,
+    checked: boolean,
+    element: ElementNode,
+    pseudo: string | undefined,
+    forced: ForcedStates,
+    inside: ElementStyle | undefined,
+  ): void {
+    const { selector } = entry;
+    if (selector.pseudoElement !== pseudo) return;
+    if (pseudo !== undefined) {
+      const bits = forced.pseudo?.get(element) ?? forced.bits.get(element) ?? 0;
+      if (!selector.pseudoTests.every((test) => test(bits))) return;
+    }
+    let proximity: number | undefined = Infinity;
+    if (!checked || entry.rule.scope) {
+      const context: MatchContext = { stateOf: (node) => forced.bits.get(node) ?? 0, quirks: this.tree.quirks };
+      proximity = matchEntry(entry, element, context);
+    }
+    if (proximity === undefined) return;
+    if (entry.containers.length && !this.containersHold(entry, element, pseudo, inside)) return;
+    matched.push({ entry, proximity });
   }
 
   private containersHold(
@@ -172,31 +177,96 @@ export class PageStyles {
     forced: ForcedStates,
     parent: ElementStyle | undefined,
   ): ElementStyle {
+    if (pseudo === undefined) {
+      const plain = this.plainOf(element);
+      if (plain && this.isAtRest(plain, element, forced)) {
+        let style = plain.styles.get(parent);
+        if (!style) plain.styles.set(parent, (style = this.intern(element, undefined, plain.rules, parent)));
+        return style;
+      }
+    }
     const matched = this.matchedFor(element, pseudo, forced, parent);
+    return this.intern(element, pseudo, this.ruleSetFor(element, pseudo, matched), parent);
+  }
+
+  /** What holds for an element at rest; undefined where containers have a say. */
+  private plainOf(element: ElementNode): Plain | undefined {
+    let plain = this.plains.get(element);
+    if (plain === undefined) {
+      const { fixed, stateful } = this.activeOf(element);
+      const moving = stateful.filter((entry) => entry.selector.pseudoElement === undefined);
+      const asks = [...fixed, ...moving].some(
+        (entry) => entry.selector.pseudoElement === undefined && entry.containers.length > 0,
+      );
+      if (asks) plain = null;
+      else {
+        const matched = this.matchedFor(element, undefined, AT_REST, undefined);
+        plain = {
+          rules: this.ruleSetFor(element, undefined, matched),
+          moving,
+          matchedAtRest: new Set(matched.map(({ entry }) => entry)),
+          styles: new Map(),
+        };
+      }
+      this.plains.set(element, plain);
+    }
+    return plain ?? undefined;
+  }
+
+  /** True when the forced states match no other rules for the element than rest does. */
+  private isAtRest(plain: Plain, element: ElementNode, forced: ForcedStates): boolean {
+    let context: MatchContext | undefined;
+    for (const entry of plain.moving) {
+      if (!(entry.selector.states & forced.union)) continue;
+      context ??= { stateOf: (node) => forced.bits.get(node) ?? 0, quirks: this.tree.quirks };
+      const matches = matchEntry(entry, element, context) !== undefined;
+      if (matches !== plain.matchedAtRest.has(entry)) return false;
+    }
+    return true;
+  }
+
+  private ruleSetFor(element: ElementNode, pseudo: string | undefined, matched: readonly MatchedEntry[]): RuleSet {
     const hints = pseudo === undefined ? hintDeclarations(element) : [];
     const inline = pseudo === undefined ? inlineDeclarations(element) : [];
     const slotted = element.parent?.name === 'details' || element.name === 'option';
     const usesElement =
-      slotted || hints.length > 0 || inline.length > 0 || matched.some(({ entry }) => asksAttribute(entry));
-    let key = usesElement ? `e${this.keyOf(element)}:` : '';
-    for (const { entry, proximity } of matched)
+      slotted || hints.length > 0 || inline.length > 0 || matched.some(({ entry }) => entry.rule.asksAttribute);
+    let key = usesElement ? `e${element.order}${pseudo ?? ''}:` : '';
+    for (const { entry, proximity } of matched) {
       key += proximity === Infinity ? `${entry.index},` : `${entry.index}@${proximity},`;
+    }
     let rules = this.ruleSets.get(key);
     if (!rules) {
       rules = new RuleSet(this.ruleSets.size + 1, strongestOfEachRule(matched), this.rules, [...hints, ...inline]);
       this.ruleSets.set(key, rules);
     }
-    const styleKey = `${parent?.serial ?? 0}:${rules.serial}:${pseudo ?? ''}`;
-    let style = this.styles.get(styleKey);
+    return rules;
+  }
+
+  private intern(
+    element: ElementNode,
+    pseudo: string | undefined,
+    rules: RuleSet,
+    parent: ElementStyle | undefined,
+  ): ElementStyle {
+    const key = `${parent?.serial ?? 0}:${rules.serial}:${pseudo ?? ''}`;
+    let style = this.styles.get(key);
     if (!style) {
       style = new ElementStyle(this.styles.size + 1, element, pseudo, rules, parent, this);
-      this.styles.set(styleKey, style);
+      this.styles.set(key, style);
     }
     return style;
   }
 }
 
-const asksAttribute = (entry: RuleEntry): boolean => entry.rule.raw.some((raw) => raw.text.includes('attr('));
+/** An element's rules and styles at rest. */
+interface Plain {
+  readonly rules: RuleSet;
+  /** Entries that some state may match. */
+  readonly moving: readonly RuleEntry[];
+  readonly matchedAtRest: ReadonlySet<RuleEntry>;
+  readonly styles: Map<ElementStyle | undefined, ElementStyle>;
+}
 
 /** A page seen in one set of forced states. */
 export class StyledPage {
@@ -239,19 +309,20 @@ export class StyledPage {
   }
 }
 
-/** Values that ask nothing of their place, worked out once for all elements. */
-const steady = new Map<string, string | null>();
-const MAX_STEADY = 100_000;
-
-const LAYER_LISTS = /^(background|mask)-(?!image|color)/;
+const MAX_STEADY = 20_000;
 const MAX_LINE_LAYERS = 64;
+/** What decides the flow, and so cannot depend on it. */
+const FLOWLESS: ReadonlySet<string> = new Set(['direction', 'writing-mode']);
 
 /** The style of one element in one state; every value is worked out when it is first asked for. */
 export class ElementStyle {
-  private readonly computedTexts = new Map<string, string>();
+  private readonly computedTexts: (string | undefined)[] = [];
   private custom: CustomProperties | undefined;
+  private substitutedTexts: Map<string, string> | undefined;
   private ownFlow: Flow | undefined;
   private ownSize: FontSize | undefined;
+  /** Whether the value worked out last asked nothing of this element's place. */
+  private wasSteady = false;
 
   constructor(
     readonly serial: number,
@@ -276,35 +347,19 @@ export class ElementStyle {
     return this.ownFlow;
   }
 
+  private flowFor(property: string): Flow {
+    if (this.ownFlow) return this.ownFlow;
+    return FLOWLESS.has(property) || property.startsWith('--') ? HORIZONTAL_FLOW : this.flow;
+  }
+
   /** Declarations in the running for a property, weakest first. */
   running(property: string): readonly Applied[] {
-    return this.rules.running(property, /^(direction|writing-mode|--)/.test(property) ? HORIZONTAL_FLOW : this.flow);
+    return this.rules.running(property, this.flowFor(property));
   }
 
   /** The declaration that wins, CSS-wide reverting followed; undefined when none applies. */
   winner(property: string): Applied | undefined {
-    let list = this.running(property);
-    for (;;) {
-      const last = list.at(-1);
-      if (!last) return undefined;
-      switch (last.declaration.value) {
-        case 'revert':
-          list = last.origin === 'author' ? list.filter((other) => other.origin === 'browser') : [];
-          break;
-        case 'revert-layer':
-          list = list
-            .slice(0, -1)
-            .filter(
-              (other) => other.inline !== last.inline || other.layer !== last.layer || other.origin !== last.origin,
-            );
-          break;
-        case 'revert-rule':
-          list = list.slice(0, -1).filter((other) => other.rule !== last.rule || last.rule === undefined);
-          break;
-        default:
-          return last;
-      }
-    }
+    return this.rules.winner(property, this.flowFor(property));
   }
 
   /** True when the property takes the parent's value where nothing is declared. */
@@ -329,14 +384,21 @@ export class ElementStyle {
   }
 
   private substituted(text: string): string | undefined {
+    const known = this.substitutedTexts?.get(text);
+    if (known !== undefined) return known;
+    const value = this.substituteAfresh(text);
+    if (value !== undefined) (this.substitutedTexts ??= new Map()).set(text, value);
+    return value;
+  }
+
+  private substituteAfresh(text: string): string | undefined {
     return substitute(text, { property: (name) => this.customProperty(name), environment: environmentVariable });
   }
 
   /** The declared text with var() put in, or a CSS-wide keyword; undefined when nothing valid is declared. */
-  private specified(property: string): string | undefined {
-    const winner = this.winner(property);
-    if (!winner) return undefined;
-    const { value, shorthand } = winner.declaration;
+  private specified(property: string, winner: Applied): string {
+    const { value, shorthand, substitutes } = winner.declaration;
+    if (!substitutes) return value;
     const substituted = this.substituted(value);
     if (substituted === undefined) return 'unset';
     if (substituted === value) return value;
@@ -357,7 +419,7 @@ export class ElementStyle {
     const winner = this.winner(property);
     if (!winner) return 'unset';
     if (winner.origin === 'browser') return 'revert';
-    if (winner.declaration.shorthand) return this.specified(property) ?? 'unset';
+    if (winner.declaration.shorthand) return this.specified(property, winner);
     return winner.declaration.value;
   }
 
@@ -368,41 +430,71 @@ export class ElementStyle {
     if (wide === 'revert' || wide === 'revert-layer') return this.text(property);
     const valid = substituted !== undefined && (CSS_WIDE.has(wide!) || isValidText(property, substituted));
     const text = valid ? (CSS_WIDE.has(wide!) ? wide! : substituted) : 'unset';
-    return this.resolved(property, adjust(this, property, this.computeFrom(property, text, this.winner(property))));
+    const info = propertyInfo(property);
+    return this.resolved(info, adjust(this, property, this.computeFrom(info, this.winner(property), text)));
   }
 
   /** The computed value as CSS text, in the form in which it is inherited. */
   computed(property: string): string {
-    const known = this.computedTexts.get(property);
+    return property.startsWith('--') ? this.customText(property) : this.computedOf(propertyInfo(property));
+  }
+
+  private customText(name: string): string {
+    return this.customProperty(name)?.trim() ?? '';
+  }
+
+  private computedOf(info: PropertyInfo): string {
+    const known = this.computedTexts[info.id];
     if (known !== undefined) return known;
-    const value = adjust(this, property, this.declaredValue(property));
-    this.computedTexts.set(property, value);
+    const adjusts = info.adjusted === 'always' || (info.adjusted === 'box' && this.isMarkWidget);
+    // What neither the parent nor other properties can change is the same for all elements of these rules.
+    const shareable = !info.inherited && !adjusts;
+    const shared = shareable ? this.rules.steady[info.id] : undefined;
+    if (shared !== undefined) return shared;
+    this.wasSteady = false;
+    const declared = this.declaredOf(info);
+    if (shareable && this.wasSteady) {
+      this.rules.steady[info.id] = declared;
+      return declared;
+    }
+    const value = adjusts ? adjust(this, info.name, declared) : declared;
+    this.computedTexts[info.id] = value;
     return value;
+  }
+
+  private declaredOf(info: PropertyInfo): string {
+    const winner = this.winner(info.name);
+    return this.computeFrom(info, winner, winner && this.specified(info.name, winner));
   }
 
   /** @internal The computed value before other properties have their say. */
   declaredValue(property: string): string {
-    if (property.startsWith('--')) return this.customProperty(property)?.trim() ?? '';
-    return this.computeFrom(property, this.specified(property), this.winner(property));
+    return property.startsWith('--') ? this.customText(property) : this.declaredOf(propertyInfo(property));
   }
 
   /** The value as CSSOM gives it for a computed style; what only layout knows stays as computed. */
   text(property: string): string {
-    return this.resolved(property, this.computed(property));
+    if (property.startsWith('--')) return this.customText(property);
+    const info = propertyInfo(property);
+    return this.resolved(info, this.computedOf(info));
   }
 
-  private resolved(property: string, value: string): string {
-    if (value === 'currentcolor') return property === 'color' ? value : this.text('color');
-    if (property === 'caret-color' && value === 'auto') return this.text('color');
-    if (property === 'line-height' && /^[\d.]/.test(value) && !value.endsWith('px')) {
-      return `${printNumber(Number(value) * this.fontSize)}px`;
+  private resolved(info: PropertyInfo, value: string): string {
+    if (value === 'currentcolor') return info.name === 'color' ? value : this.text('color');
+    switch (info.resolve) {
+      case 'caret':
+        return value === 'auto' ? this.text('color') : value;
+      case 'line-height':
+        return value === 'normal' || value.endsWith('px') ? value : `${printNumber(Number(value) * this.fontSize)}px`;
+      case 'border-width': {
+        const style = this.computed(info.styleName!);
+        return style === 'none' || style === 'hidden' ? '0px' : value;
+      }
+      case 'layers':
+        return this.perLayer(info.name, value);
+      default:
+        return value;
     }
-    if (/^border-.+-width$/.test(property) && property !== 'border-image-width') {
-      const style = this.computed(property.replace(/-width$/, '-style'));
-      return style === 'none' || style === 'hidden' ? '0px' : value;
-    }
-    if (LAYER_LISTS.test(property)) return this.perLayer(property, value);
-    return value;
   }
 
   /** Lists beside a list of pictures are cut or repeated to its length (CSS Backgrounds 3, section 2.1). */
@@ -414,29 +506,32 @@ export class ElementStyle {
     return Array.from({ length: layers }, (_, i) => own[i % own.length]).join(', ');
   }
 
-  private computeFrom(property: string, specified: string | undefined, winner: Applied | undefined): string {
-    const info = propertyInfo(property);
+  private computeFrom(info: PropertyInfo, winner: Applied | undefined, specified: string | undefined): string {
     let text = specified;
-    if (text === undefined || text === 'unset' || text.startsWith('revert'))
+    if (text === undefined || text === 'unset' || text.startsWith('revert')) {
       text = info.inherited ? 'inherit' : 'initial';
+    }
     if (text === 'inherit') {
       if (this.parent) {
-        if (property === 'font-size') return px(this.size.px);
+        if (info.name === 'font-size') return px(this.size.px);
         // Between the two stands a slot of the browser's own, which has initial values.
-        if (info.inherited || !this.isSlotted) return this.parent.computed(property);
-        if (property === 'display') return 'contents';
+        if (info.inherited || !this.isSlotted) return this.parent.computedOf(info);
+        if (info.name === 'display') return 'contents';
       }
       text = 'initial';
     }
     if (text === 'initial') text = info.initial;
-    if (property === 'font-size') return px(this.size.px);
+    if (info.name === 'font-size') return px(this.size.px);
     return this.compute(info, text, winner);
   }
 
   private compute(info: PropertyInfo, text: string, winner: Applied | undefined): string {
-    const key = `${info.name}|${text}`;
-    const kept = steady.get(key);
-    if (kept !== undefined) return kept ?? text;
+    const keeps = !info.snaps || this.environment.resolution === 1;
+    const kept = keeps ? info.steady.get(text) : undefined;
+    if (kept !== undefined) {
+      this.wasSteady = !winner?.declaration.substitutes;
+      return kept ?? text;
+    }
     const value = parseValue(text);
     if (!value) return text;
     const context = new ValueContext(this.source(info.name, winner));
@@ -449,9 +544,10 @@ export class ElementStyle {
       context.asked = true;
       result = this.parent ? this.parent.computed('color') : 'rgb(0, 0, 0)';
     }
-    if (!context.asked) {
-      if (steady.size > MAX_STEADY) steady.clear();
-      steady.set(key, result ?? null);
+    if (!context.asked && keeps) {
+      this.wasSteady = !winner?.declaration.substitutes;
+      if (info.steady.size > MAX_STEADY) info.steady.clear();
+      info.steady.set(text, result ?? null);
     }
     return result ?? text;
   }
@@ -478,7 +574,8 @@ export class ElementStyle {
   private readSize(): FontSize {
     const parent = this.parent?.size ?? MEDIUM;
     const wasMonospace = this.parent?.isMonospace ?? false;
-    const text = this.specified('font-size');
+    const winner = this.winner('font-size');
+    const text = winner && this.specified('font-size', winner);
     const inherits = text === undefined || text === 'inherit' || text === 'unset' || text.startsWith('revert');
     let size = parent;
     if (text === 'initial') size = MEDIUM;
@@ -523,6 +620,13 @@ export class ElementStyle {
   /** @internal */
   get isInsideSvg(): boolean {
     return this.pseudo === undefined && this.element.namespace === 'svg' && this.element.parent?.namespace === 'svg';
+  }
+
+  /** A checkbox or radio button, whose box the browser makes its own. */
+  private get isMarkWidget(): boolean {
+    if (this.pseudo !== undefined || this.element.name !== 'input') return false;
+    const widget = widgetOf(this.element);
+    return widget === 'check' || widget === 'radio';
   }
 
   /** @internal What sort of control the browser draws here; undefined where it draws none. */

@@ -40,6 +40,9 @@ export interface References {
  */
 export function substitute(text: string, references: References): string | undefined {
   if (!/(^|[^-\w])(var|env)\(/i.test(text)) return text;
+  // Most references are the whole value.
+  const whole = /^var\(\s*(--[\w-]+)\s*\)$/.exec(text);
+  if (whole) return references.property(whole[1]!);
   const tokens = tokensOf(text);
   let out = '';
   for (let i = 0; i < tokens.length; i++) {

@@ -2,9 +2,10 @@ import { clone, lexer, type CssNode, type List, type Value } from 'css-tree';
 import { isSystemColour } from '../colour/system.js';
 import { evaluate, MATHS } from './values/calc.js';
 import { ValueContext, type ValueSource } from './values/context.js';
-import { isColourFunction, printColourText, isColourWord } from './values/colour.js';
+import { computeColour, isColourFunction } from './values/colour.js';
 import { generate } from 'css-tree';
 import { DESKTOP } from './environment.js';
+import { PROPERTIES } from './property/table.js';
 
 /** Words and functions with a vendor's prefix that Chromium still reads. */
 const PREFIXED_WORDS = new Set(
@@ -44,46 +45,13 @@ const NOWHERE: ValueSource = {
 const listOf = (node: CssNode): List<CssNode> | null =>
   'children' in node && node.children ? (node.children as List<CssNode>) : null;
 
-/** Reads a colour function as a browser would, words that depend on a place taken as black. */
-function isReadableColour(node: CssNode): boolean {
-  if (node.type !== 'Function') return true;
-  const name = node.name.toLowerCase();
-  if (name === 'light-dark') {
-    const parts = node.children.toArray().filter((child) => child.type !== 'Operator');
-    return (
-      parts.length === 2 &&
-      parts.every((part) =>
-        part.type === 'Identifier'
-          ? isColourWord(part.name)
-          : part.type === 'Hash' || (isColourFunction(part) && isReadableColour(part)),
-      )
-    );
-  }
-  let text = generate(node).replace(/\bcurrentcolor\b/gi, 'black');
-  text = text.replace(/[a-z-]+/gi, (word) =>
-    isColourWord(word) ? (/^[a-z]+$/i.test(word) ? plainWord(word) : 'black') : word,
-  );
-  // Nested ones are read one by one.
-  for (const child of node.children.toArray()) {
-    if (isColourFunction(child) && !isReadableColour(child)) return false;
-    if (child.type === 'Function' && child.name.toLowerCase() === 'light-dark')
-      text = text.replace(generate(child), 'black');
-  }
-  if (name === 'color-mix' && !/^color-mix\(\s*in\s/i.test(text)) text = text.replace(/\(/, '(in oklab, ');
-  return printColourText(text) !== undefined;
-}
-
-const SYSTEM =
-  /^(accentcolor|accentcolortext|activetext|button.*|canvas.*|field.*|graytext|highlight.*|linktext|mark|marktext|selecteditem.*|visitedtext|menu.*|window.*|infobackground|infotext|threed.*|inactive.*|captiontext|activeborder|activecaption|appworkspace|scrollbar)$/i;
-const plainWord = (word: string) => (SYSTEM.test(word) ? 'black' : word);
-
 /** Puts plain stand-ins for colour functions, whose newest forms the grammar's data do not know. */
 function plainer(value: Value): Value | undefined {
   let changed = false;
   let valid = true;
   const visit = (node: CssNode): CssNode => {
     if (isColourFunction(node)) {
-      if (!isReadableColour(node)) valid = false;
+      if (computeColour(node, new ValueContext(NOWHERE)) === undefined) valid = false;
       changed = true;
       return { type: 'Identifier', name: 'red' };
     }
@@ -109,6 +77,8 @@ const hasColourFunction = (node: CssNode): boolean =>
 function usesOnlyLiving(property: string, node: CssNode): boolean {
   if (node.type === 'Identifier' && VENDOR.test(node.name) && !NAMES_FREE.has(property))
     return PREFIXED_WORDS.has(node.name.toLowerCase());
+  // Channels of a colour may be named in its calculations; the colour is read as a whole.
+  if (isColourFunction(node)) return true;
   if (node.type === 'Function') {
     const name = node.name.toLowerCase();
     if (DEAD_FUNCTIONS.test(name)) return false;
@@ -177,21 +147,35 @@ function hasNegative(value: Value): boolean {
   );
 }
 
-const answers = new Map<string, boolean>();
-const MAX_KEPT = 50_000;
+/** Answers by property; parsed values are shared, so the same text is the same object. */
+const answers = new Map<string, WeakMap<Value, boolean>>();
 
 /** True when Chromium's grammar of the property takes the value; properties that are not known take anything. */
 export function isValidValue(property: string, value: Value): boolean {
-  const key = `${property}:${generate(value)}`;
-  const known = answers.get(key);
-  if (known !== undefined) return known;
-  const answer = judge(property, value);
-  if (answers.size > MAX_KEPT) answers.clear();
-  answers.set(key, answer);
+  let known = answers.get(property);
+  if (!known) answers.set(property, (known = new WeakMap()));
+  let answer = known.get(value);
+  if (answer === undefined) known.set(value, (answer = judge(property, value)));
   return answer;
 }
 
+const LENGTH_UNIT = /^(px|r?em|vw|vh|pt)$/i;
+const PLAIN_LENGTHS =
+  /^(margin-|padding-|(min-|max-)?(width|height)$|border-.*-(width|radius)$|outline-width$|font-size$|(row|column)-gap$|letter-spacing$|top$|right$|bottom$|left$)/;
+const TAKES_NEGATIVE = /^(margin-|letter-spacing$|top$|right$|bottom$|left$)/;
+
+/** The commonest values, which need no grammar: a colour in hex digits, a length in a common unit. */
+function isPlainlyValid(property: string, value: Value): boolean {
+  const node = value.children.size === 1 ? value.children.first : undefined;
+  if (node?.type === 'Hash') {
+    return PROPERTIES.get(property)?.isColour === true && /^([0-9a-f]{3,4}|[0-9a-f]{6}|[0-9a-f]{8})$/i.test(node.value);
+  }
+  if (node?.type !== 'Dimension' || !LENGTH_UNIT.test(node.unit) || !PLAIN_LENGTHS.test(property)) return false;
+  return Number(node.value) >= 0 || TAKES_NEGATIVE.test(property);
+}
+
 function judge(property: string, value: Value): boolean {
+  if (isPlainlyValid(property, value)) return true;
   const text = generate(value);
   if (REFUSED[property]?.test(text)) return false;
   if (EXTRA[property]?.test(text)) return true;

@@ -95,7 +95,14 @@ export function sheetUses(tree: PageTree, address: string, stored: readonly Stor
 
 /** Sheets that stand behind a page's own without being linked by it. */
 export const givenSheets = (sheets: readonly StoredSheet[]): SheetUse[] =>
-  sheets.map(({ address, text }) => ({ kind: 'given', address, name: fileName(address), text, media: '', element: undefined }));
+  sheets.map(({ address, text }) => ({
+    kind: 'given',
+    address,
+    name: fileName(address),
+    text,
+    media: '',
+    element: undefined,
+  }));
 
 const MAX_IMPORT_DEPTH = 8;
 let browserSheet: CascadeSheet | undefined;

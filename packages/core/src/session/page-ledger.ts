@@ -90,4 +90,14 @@ export function pageLedger(page: PageSession, options: LedgerOptions): LedgerEnt
   return entries;
 }
 
-const NEVER_SHOWN = new Set(['head', 'script', 'style', 'template', 'noscript', 'title', 'option', 'optgroup', 'datalist']);
+const NEVER_SHOWN = new Set([
+  'head',
+  'script',
+  'style',
+  'template',
+  'noscript',
+  'title',
+  'option',
+  'optgroup',
+  'datalist',
+]);

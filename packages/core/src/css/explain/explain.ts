@@ -80,7 +80,8 @@ function reason(loser: Applied, winner: Applied, criterion: Criterion): string {
       return winner.inline ? 'The style attribute of the element stands above rules.' : `${where} stands above it.`;
     case 'layer': {
       const [own, other] = [layerName(loser), layerName(winner)];
-      if (winner.declaration.important) return `Among !important declarations the earlier layer wins: ${other || 'no layer'} before ${own || 'no layer'}.`;
+      if (winner.declaration.important)
+        return `Among !important declarations the earlier layer wins: ${other || 'no layer'} before ${own || 'no layer'}.`;
       return other === ''
         ? `It stands in the layer ${own}, and rules outside layers win over it.`
         : `Its layer ${own} comes before the layer ${other}.`;

@@ -54,7 +54,10 @@ function similar(wanted: string, names: ReadonlySet<string>): string[] {
     const contains = shorter >= 4 && (lower.includes(other) || other.includes(lower));
     return contains ? [[name, 3 + Math.abs(lower.length - other.length) / 10]] : [];
   });
-  return scored.sort((a, b) => a[1] - b[1]).slice(0, MAX_SUGGESTIONS).map(([name]) => name);
+  return scored
+    .sort((a, b) => a[1] - b[1])
+    .slice(0, MAX_SUGGESTIONS)
+    .map(([name]) => name);
 }
 
 interface Variant {
@@ -76,38 +79,67 @@ function* variants(nodes: readonly CssNode[], names: Names): Generator<Variant> 
     if (node.type === 'ClassSelector') {
       const name = ident.decode(node.name);
       if (names.classes.has(name)) continue;
-      if (names.ids.has(name)) yield { nodes: replaced(i, [idName(name)]), hint: `“${name}” is an id on this page, so it is written #${name}.` };
+      if (names.ids.has(name))
+        yield {
+          nodes: replaced(i, [idName(name)]),
+          hint: `“${name}” is an id on this page, so it is written #${name}.`,
+        };
       if (names.tags.has(name.toLowerCase())) {
-        yield { nodes: replaced(i, [{ type: 'TypeSelector', name }]), hint: `“${name}” is an element here, so it is written without the dot.` };
+        yield {
+          nodes: replaced(i, [{ type: 'TypeSelector', name }]),
+          hint: `“${name}” is an element here, so it is written without the dot.`,
+        };
       }
       for (const other of similar(name, names.classes)) {
-        yield { nodes: replaced(i, [className(other)]), hint: `No element has the class “${name}”; there is “${other}”.` };
+        yield {
+          nodes: replaced(i, [className(other)]),
+          hint: `No element has the class “${name}”; there is “${other}”.`,
+        };
       }
     } else if (node.type === 'IdSelector') {
       const name = ident.decode(node.name);
       if (names.ids.has(name)) continue;
-      if (names.classes.has(name)) yield { nodes: replaced(i, [className(name)]), hint: `“${name}” is a class on this page, so it is written .${name}.` };
+      if (names.classes.has(name))
+        yield {
+          nodes: replaced(i, [className(name)]),
+          hint: `“${name}” is a class on this page, so it is written .${name}.`,
+        };
       for (const other of similar(name, names.ids)) {
         yield { nodes: replaced(i, [idName(other)]), hint: `No element has the id “${name}”; there is “${other}”.` };
       }
     } else if (node.type === 'TypeSelector' && node.name !== '*') {
       const name = node.name;
       if (names.tags.has(name.toLowerCase())) continue;
-      if (names.classes.has(name)) yield { nodes: replaced(i, [className(name)]), hint: `“${name}” is a class on this page, so it is written .${name}.` };
-      if (names.ids.has(name)) yield { nodes: replaced(i, [idName(name)]), hint: `“${name}” is an id on this page, so it is written #${name}.` };
+      if (names.classes.has(name))
+        yield {
+          nodes: replaced(i, [className(name)]),
+          hint: `“${name}” is a class on this page, so it is written .${name}.`,
+        };
+      if (names.ids.has(name))
+        yield {
+          nodes: replaced(i, [idName(name)]),
+          hint: `“${name}” is an id on this page, so it is written #${name}.`,
+        };
     } else if (node.type === 'Combinator' && node.name === ' ') {
       const next = nodes[i + 1];
       if (next && next.type !== 'TypeSelector') {
-        yield { nodes: replaced(i, []), hint: 'A space stands before the last part, so it is looked for inside; without the space both mean one element.' };
+        yield {
+          nodes: replaced(i, []),
+          hint: 'A space stands before the last part, so it is looked for inside; without the space both mean one element.',
+        };
       }
     } else if (node.type === 'Combinator' && (node.name === '>' || node.name === '+')) {
       yield {
         nodes: replaced(i, [{ type: 'Combinator', name: node.name === '>' ? ' ' : '~' }]),
-        hint: node.name === '>' ? 'What it looks for stands deeper than right inside.' : 'What it looks for comes later than right after.',
+        hint:
+          node.name === '>'
+            ? 'What it looks for stands deeper than right inside.'
+            : 'What it looks for comes later than right after.',
       };
     }
     const before = nodes[i - 1];
-    const glued = before && before.type !== 'Combinator' && (node.type === 'ClassSelector' || node.type === 'IdSelector');
+    const glued =
+      before && before.type !== 'Combinator' && (node.type === 'ClassSelector' || node.type === 'IdSelector');
     if (glued) {
       yield {
         nodes: replaced(i, [{ type: 'Combinator', name: ' ' }, node]),

@@ -10,6 +10,7 @@ export const HORIZONTAL_FLOW: Flow = { vertical: false, blockFromRight: false, i
 
 export function flowOf(writingMode: string, direction: string): Flow {
   const rtl = direction === 'rtl';
+  if (writingMode === 'horizontal-tb' && !rtl) return HORIZONTAL_FLOW;
   return {
     vertical: writingMode !== 'horizontal-tb',
     blockFromRight: writingMode === 'vertical-rl' || writingMode === 'sideways-rl',
@@ -37,13 +38,22 @@ const SIZE = /^(min-|max-|contain-intrinsic-)?(inline|block)-size$/;
 const CORNER = /^border-(start|end)-(start|end)-radius$/;
 const AXIS = /^(overflow|overscroll-behavior)-(inline|block)$/;
 
-export const isLogical = (name: string): boolean =>
-  EDGE.test(name) || SIZE.test(name) || CORNER.test(name) || AXIS.test(name);
+const answers = new Map<string, boolean>();
+
+export function isLogical(name: string): boolean {
+  let answer = answers.get(name);
+  if (answer === undefined) {
+    answer = EDGE.test(name) || SIZE.test(name) || CORNER.test(name) || AXIS.test(name);
+    if (answers.size < 10_000) answers.set(name, answer);
+  }
+  return answer;
+}
 
 const known = new Map<string, string>();
 
 /** The physical longhand that a logical one sets in a flow; any other name as it is. */
 export function physicalName(name: string, flow: Flow): string {
+  if (!isLogical(name)) return name;
   const key = `${name}|${flow.vertical}|${flow.blockFromRight}|${flow.inlineFromEnd}`;
   let physical = known.get(key);
   if (physical === undefined) known.set(key, (physical = resolve(name, flow)));

@@ -28,14 +28,56 @@ import { EASINGS, TIMES, TRANSITION_PROPERTY } from '../values/transition.js';
 
 export interface PropertyInfo {
   readonly name: string;
+  /** Place in the lists that hold values by property. */
+  readonly id: number;
   readonly inherited: boolean;
   /** Declared text that stands for the initial value. */
   readonly initial: string;
   readonly compute: Computer;
   /** The value is one colour. */
   readonly isColour: boolean;
-  /** Registered by @property: its syntax; undefined for all others. */
-  readonly syntax?: string;
+  /** How the computed value becomes the one that CSSOM gives, where the two differ. */
+  readonly resolve: 'border-width' | 'layers' | 'line-height' | 'caret' | undefined;
+  /** For the width of an edge: the property whose value `none` takes the edge away. */
+  readonly styleName: string | undefined;
+  /** Other properties of the element or its parent may change the computed value; of a `box` only a drawn control. */
+  readonly adjusted: 'box' | 'always' | undefined;
+  /** Widths that snap to the pixels of the device. */
+  readonly snaps: boolean;
+  /** Results of values that ask nothing of their place; null where the text stays as it is. */
+  readonly steady: Map<string, string | null>;
+}
+
+const BORDER_WIDTH = /^border-(top|right|bottom|left)-width$/;
+const LAYERS = /^(background|mask)-(?!image|color)/;
+const ADJUSTED =
+  /^(display|float|direction|position|overflow-[xy]|line-height|text-align|content|white-space-collapse|text-wrap-mode)$/;
+const BOX = /^(padding-.*|border-(top|right|bottom|left)-(width|style|color)|border-.+-radius)$/;
+
+let nextId = 0;
+
+function infoOf(name: string, inherited: boolean, initial: string, compute: Computer): PropertyInfo {
+  return {
+    name,
+    id: nextId++,
+    inherited,
+    initial,
+    compute,
+    isColour: compute === COLOUR,
+    resolve: BORDER_WIDTH.test(name)
+      ? 'border-width'
+      : LAYERS.test(name)
+        ? 'layers'
+        : name === 'line-height'
+          ? 'line-height'
+          : name === 'caret-color'
+            ? 'caret'
+            : undefined,
+    styleName: BORDER_WIDTH.test(name) ? name.replace(/width$/, 'style') : undefined,
+    adjusted: ADJUSTED.test(name) ? 'always' : BOX.test(name) ? 'box' : undefined,
+    snaps: compute === LINE_WIDTH,
+    steady: new Map(),
+  };
 }
 
 const SIDES = ['top', 'right', 'bottom', 'left'] as const;
@@ -44,7 +86,7 @@ const CORNERS = ['top-left', 'top-right', 'bottom-right', 'bottom-left'] as cons
 const table = new Map<string, PropertyInfo>();
 const add = (compute: Computer, inherited: boolean, entries: Readonly<Record<string, string>>) => {
   for (const [name, initial] of Object.entries(entries)) {
-    table.set(name, { name, inherited, initial, compute, isColour: compute === COLOUR });
+    table.set(name, infoOf(name, inherited, initial, compute));
   }
 };
 const each = (names: readonly string[], pattern: string, initial: string) =>
@@ -274,15 +316,16 @@ add(counters(1), false, { 'counter-increment': 'none' });
 
 export const PROPERTIES: ReadonlyMap<string, PropertyInfo> = table;
 
+const others = new Map<string, PropertyInfo>();
+
 /** What is known of a property; unknown ones behave as not inherited, custom ones as inherited. */
 export function propertyInfo(name: string): PropertyInfo {
-  return (
-    table.get(name) ?? {
-      name,
-      inherited: name.startsWith('--'),
-      initial: name.startsWith('--') ? '' : 'auto',
-      compute: TERMS,
-      isColour: false,
-    }
-  );
+  let info = table.get(name) ?? others.get(name);
+  if (!info) {
+    const custom = name.startsWith('--');
+    info = infoOf(name, custom, custom ? '' : 'auto', TERMS);
+    if (others.size > 10_000) others.clear();
+    others.set(name, info);
+  }
+  return info;
 }

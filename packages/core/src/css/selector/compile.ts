@@ -142,6 +142,8 @@ export function compileSelector(selector: Selector, options: CompileOptions, mat
         break;
       }
       case 'IdSelector': {
+        if (!/^(-?[a-z_\u0080-\uffff\\]|--)/i.test(node.name))
+          throw new InvalidSelectorError(`#${node.name} is no id.`);
         const name = ident.decode(node.name);
         compounds.at(-1)!.id = name;
         add({ test: idTest(name), specificity: [1, 0, 0], states: 0 });
@@ -152,7 +154,7 @@ export function compileSelector(selector: Selector, options: CompileOptions, mat
         const value = raw === null ? '' : raw.type === 'String' ? raw.value : ident.decode(raw.name);
         const test = { name: ident.decode(node.name.name), matcher: node.matcher, value, flag: node.flags };
         compounds.at(-1)!.attribute ??= test.name.toLowerCase();
-        if (test.flag && !/^[is]$/i.test(test.flag)) throw new InvalidSelectorError(`Unknown flag ${test.flag}.`);
+        if (test.flag && !/^i$/i.test(test.flag)) throw new InvalidSelectorError(`Unknown flag ${test.flag}.`);
         add({ test: (element) => matchesAttribute(element, test), specificity: [0, 1, 0], states: 0 });
         break;
       }
@@ -166,7 +168,7 @@ export function compileSelector(selector: Selector, options: CompileOptions, mat
           specificity = addSpecificity(specificity, [0, 0, 1]);
           open = true;
         } else if (pseudoElement !== undefined) {
-          const after = classAfterPseudoElement(node);
+          const after = classAfterPseudoElement(node, pseudoElement);
           pseudoTests.push(after.test);
           states |= after.states;
           specificity = addSpecificity(specificity, after.specificity);

@@ -29,7 +29,8 @@ export interface NamedState {
 export function readState(name: string): NamedState {
   const atoms = name.split('+').flatMap((part) => {
     const known = NAMED[part.trim()];
-    if (!known) throw new UnknownStateError(`No state is called "${part.trim()}". There are ${STATE_NAMES.join(', ')}.`);
+    if (!known)
+      throw new UnknownStateError(`No state is called "${part.trim()}". There are ${STATE_NAMES.join(', ')}.`);
     return known;
   });
   return { name, bits: closeBits(bitsOf(atoms)) };

@@ -87,10 +87,17 @@ const SIMPLE: Readonly<Record<string, SimplePart>> = {
   '-internal-list-box': plain(form.isListBox),
   open: plain((element) => ['details', 'dialog'].includes(element.name) && element.attributes.has('open')),
   defined: plain((element) => element.namespace !== 'html' || !element.name.includes('-')),
+  current: never,
+  past: never,
+  future: never,
+  'interest-source': never,
+  'interest-target': never,
+  'target-current': never,
+  'target-before': never,
+  'target-after': never,
   // Only a script, an address or a full screen puts a page's elements into these.
   host: never,
   target: never,
-  'target-within': never,
   'popover-open': never,
   modal: never,
   fullscreen: never,
@@ -98,13 +105,6 @@ const SIMPLE: Readonly<Record<string, SimplePart>> = {
   'picture-in-picture': never,
   autofill: never,
   '-webkit-autofill': never,
-  playing: never,
-  paused: plain((element) => ['audio', 'video'].includes(element.name) && !element.attributes.has('autoplay')),
-  muted: plain((element) => ['audio', 'video'].includes(element.name) && element.attributes.has('muted')),
-  seeking: never,
-  stalled: never,
-  buffering: never,
-  'volume-locked': never,
   'active-view-transition': never,
 };
 
@@ -125,40 +125,58 @@ interface AfterPseudoElement {
   readonly specificity: Specificity;
 }
 
-/** A class after a pseudo-element: a state of that part, where in a scrollbar it stands, or a choice of such. */
-export function classAfterPseudoElement(node: PseudoClassSelector): AfterPseudoElement {
+const ACTION_STATES = new Set(['hover', 'active', 'focus', 'focus-visible', 'focus-within']);
+const SCROLLBAR_PART = /^-webkit-(scrollbar|resizer)/;
+/** Pseudo-elements that are elements of a shadow tree, and so have states of their own. */
+const ELEMENT_BACKED = /^(-webkit-|file-selector-button$|details-content$|scroll-marker|part$|slotted$|picker$)/;
+
+/** Which classes Chromium takes after a pseudo-element. */
+function mayFollow(name: string, pseudoElement: string): boolean {
+  if (SCROLLBAR_PART.test(pseudoElement)) {
+    return SCROLLBAR.has(name) || ['hover', 'active', 'enabled', 'disabled'].includes(name);
+  }
+  return ELEMENT_BACKED.test(pseudoElement) && ACTION_STATES.has(name);
+}
+
+/**
+ * A class after a pseudo-element: a state of that part, where in a scrollbar it stands, or a choice of such.
+ *
+ * @throws InvalidSelectorError for what a browser refuses there
+ */
+export function classAfterPseudoElement(node: PseudoClassSelector, pseudoElement: string): AfterPseudoElement {
   const name = node.name.toLowerCase();
   const always = (answer: boolean): AfterPseudoElement => ({ test: () => answer, states: 0, specificity: CLASS });
-  if (node.children === null) {
+  if (node.children === null && mayFollow(name, pseudoElement)) {
     if (SCROLLBAR.has(name)) return always(HELD.has(name));
     const atom = bits.ATOMS.find((item) => item === name);
-    if (atom) {
-      const state = bits.bitOf(atom);
-      return { test: (own) => (own & state) !== 0, states: state, specificity: CLASS };
-    }
-    if (SIMPLE[name]) return always(name === 'enabled');
-  } else if (['is', 'where', 'not'].includes(name)) {
+    if (!atom) return always(name === 'enabled');
+    const state = bits.bitOf(atom);
+    return { test: (own) => (own & state) !== 0, states: state, specificity: CLASS };
+  }
+  const isNegation = name === 'not' && (SCROLLBAR_PART.test(pseudoElement) || ELEMENT_BACKED.test(pseudoElement));
+  if (node.children !== null && (name === 'is' || name === 'where' || isNegation)) {
     const list = node.children.first;
-    const choices = list?.type === 'SelectorList' ? list.children.toArray().map(choiceAfter) : [];
+    const choices =
+      list?.type === 'SelectorList'
+        ? list.children.toArray().map((selector) => choiceAfter(selector as Selector, pseudoElement))
+        : [];
     const any: PseudoTest = (own) => choices.some((choice) => choice.test(own));
     return {
-      test: name === 'not' ? (own) => !any(own) : any,
+      test: isNegation ? (own) => !any(own) : any,
       states: choices.reduce((all, choice) => all | choice.states, 0),
       specificity: name === 'where' ? NO_SPECIFICITY : maxSpecificity(choices.map((choice) => choice.specificity)),
     };
   }
-  throw new InvalidSelectorError(`:${node.name} cannot follow a pseudo-element.`);
+  throw new InvalidSelectorError(`:${node.name} cannot follow ::${pseudoElement}.`);
 }
 
 /** One choice of a list after a pseudo-element, which has neither attributes nor classes. */
-function choiceAfter(selector: CssNode): AfterPseudoElement {
-  const parts = (selector as Selector).children.toArray().map((node): AfterPseudoElement => {
-    if ((node as CssNode).type === 'PseudoClassSelector') {
-      try {
-        return classAfterPseudoElement(node as unknown as PseudoClassSelector);
-      } catch (error) {
-        if (!(error instanceof InvalidSelectorError)) throw error;
-      }
+function choiceAfter(selector: Selector, pseudoElement: string): AfterPseudoElement {
+  const parts = (selector.children.toArray() as CssNode[]).map((node): AfterPseudoElement => {
+    try {
+      if (node.type === 'PseudoClassSelector') return classAfterPseudoElement(node, pseudoElement);
+    } catch (error) {
+      if (!(error instanceof InvalidSelectorError)) throw error;
     }
     return { test: () => false, states: 0, specificity: CLASS };
   });
@@ -252,6 +270,7 @@ export function compilePseudoClass(
       };
     }
     case 'has': {
+      if (options.relative) throw new InvalidSelectorError(':has() cannot stand inside :has().');
       const list = strict(argument, options, tools, true);
       return { test: hasTest(list, tools.matchAny), specificity: strongest(list), states: statesOf(list) };
     }
@@ -261,12 +280,11 @@ export function compilePseudoClass(
     case 'nth-last-of-type':
       return nthPart(name, argument, options, tools);
     case 'lang': {
-      const ranges = generate({ ...node, children: node.children } as CssNode)
-        .replace(/^:lang\(/i, '')
-        .replace(/\)$/, '')
-        .split(',')
-        .map((range) => range.trim().replace(/^(['"])(.*)\1$/, '$2'));
-      return plain((element) => matchesLanguage(element, ranges));
+      // One range without quotes is what Chromium takes so far.
+      const only = node.children.size === 1 ? node.children.first : undefined;
+      const range = only?.type === 'Raw' ? only.value.trim() : only?.type === 'Identifier' ? only.name : '';
+      if (!/^[a-z*-][\w-]*$/i.test(range)) throw new InvalidSelectorError(':lang() needs one language such as en.');
+      return plain((element) => matchesLanguage(element, [range]));
     }
     case 'dir': {
       const direction = generate(argument as CssNode).toLowerCase();

@@ -41,6 +41,11 @@ export class ValueContext {
   asked = false;
   constructor(private readonly source: ValueSource) {}
 
+  /** Dots per pixel; asked apart, since what snaps is kept only for one dot a pixel. */
+  get resolution(): number {
+    return this.source.environment.resolution;
+  }
+
   get of(): ValueSource {
     this.asked = true;
     return this.source;

@@ -70,9 +70,10 @@ export const LINE_WIDTH: Computer = (nodes, context) => {
   const amount = word === undefined ? evaluate(node, context) : undefined;
   const px = word ?? (amount && single(asLength(amount))?.value);
   if (px === undefined) return computeTerms(nodes, context);
-  const dots = px * context.of.environment.resolution;
+  const { resolution } = context;
+  const dots = px * resolution;
   const snapped = dots > 0 && dots < 1 ? 1 : Math.floor(dots);
-  return `${printNumber(snapped / context.of.environment.resolution)}px`;
+  return `${printNumber(snapped / resolution)}px`;
 };
 
 /** Widths of strokes take the same words and do not snap. */

@@ -40,12 +40,24 @@ export const TEXT_ALIGN: Computer = (nodes) => {
 /** Generated content: strings, counters, pictures; attr() gives the element's own attribute. */
 export const CONTENT: Computer = (nodes, context) => {
   const parts: string[] = [];
+  let words: string[] = [];
+  // Strings in a row are one text.
+  const flush = () => {
+    if (words.length) parts.push(cssString.encode(words.join('')));
+    words = [];
+  };
   const read = (node: CssNode) => {
+    if (node.type === 'String') {
+      words.push(node.value);
+      return;
+    }
     if (node.type === 'Function' && node.name.toLowerCase() === 'attr') {
       const [name] = node.children.toArray();
-      const value = name?.type === 'Identifier' ? context.of.attribute(name.name) : undefined;
-      if (value !== undefined) parts.push(cssString.encode(value));
-    } else if (node.type === 'Operator') parts.push(node.value.trim());
+      words.push((name?.type === 'Identifier' ? context.of.attribute(name.name) : undefined) ?? '');
+      return;
+    }
+    flush();
+    if (node.type === 'Operator') parts.push(node.value.trim());
     else if (node.type === 'Function' && /^counters?$/i.test(node.name)) {
       parts.push(
         `${node.name.toLowerCase()}(${computeTerms(node.children.toArray(), context, { keepCase: true }).replace(/, decimal$/, '')})`,
@@ -53,6 +65,7 @@ export const CONTENT: Computer = (nodes, context) => {
     } else parts.push(computeTerm(node, context));
   };
   nodes.forEach(read);
+  flush();
   return parts.join(' ') || '""';
 };
 

@@ -1,0 +1,22 @@
+// All benchmarks, each beside a peer in the same run. Nothing here is asserted.
+import { execFileSync } from 'node:child_process';
+import { fileURLToPath } from 'node:url';
+import { benchResolve } from './resolve.mjs';
+import { ms, times } from './lib/time.mjs';
+
+const large = (elements, rules) =>
+  JSON.parse(
+    execFileSync(process.execPath, [fileURLToPath(new URL('large.mjs', import.meta.url)), elements, rules]).toString(),
+  );
+
+await benchResolve();
+console.log('Every element of a large page in four states and two viewports, in a process of its own:');
+const [half, whole] = [large('2500', '5000'), large('5000', '10000')];
+for (const run of [half, whole]) {
+  console.log(
+    `  ${run.elements} elements, ${run.rules} rules: ${ms(run.total)} (parsing ${ms(run.parse)}, resolving ${ms(run.resolve)}), ${run.megabytes.toFixed(0)} MB at most`,
+  );
+}
+console.log(
+  `  twice the elements and rules take ${times(whole.resolve / half.resolve)} the time (linear would be 2, quadratic 4).`,
+);
