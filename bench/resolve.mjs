@@ -1,3 +1,4 @@
+/* global document, getComputedStyle */
 // Resolving interactive elements in four states, beside jsdom, happy-dom (both at rest only) and Chromium itself.
 import { chromium } from '@playwright/test';
 import { markStates } from '@retoque/core';
