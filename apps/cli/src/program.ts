@@ -41,8 +41,9 @@ Exit codes: 0 done, 1 a check falls short, 2 bad usage or input that cannot be r
     if (error instanceof CommanderError) {
       if (error.exitCode === 0) return 0;
       // Without a command the help is printed as an answer to bad usage.
+      const said = oneLine(error.message.replace(/^error: /, ''));
       output.err(
-        `retoque: ${oneLine(error.message.replace(/^error: /, '')) || 'a command is missing'}. See retoque --help.`,
+        `retoque: ${said === '' || said === '(outputHelp)' ? 'a command is missing' : said}. See retoque --help.`,
       );
       return 2;
     }

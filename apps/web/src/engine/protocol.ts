@@ -1,4 +1,13 @@
-import type { FoundComponent, Locator, Look, StateSheet, TrackSample, ViewportName } from '@retoque/core';
+import type {
+  CellExplanation,
+  FoundComponent,
+  Locator,
+  Look,
+  RuleCheck,
+  StateSheet,
+  TrackSample,
+  ViewportName,
+} from '@retoque/core';
 import type { PageVersion } from '@retoque/contract';
 
 /** What the worker needs of a page version; it is parsed there once and stays there. */
@@ -14,6 +23,12 @@ export interface FoundWithChecks extends FoundComponent {
   /** In how many states its text is short, and in how many nothing sure can be said. */
   readonly short: number;
   readonly unsure: number;
+}
+
+/** A cell of the state sheet. */
+export interface CellRef {
+  readonly row: string;
+  readonly column: string;
 }
 
 export interface OpenedComponent {
@@ -65,9 +80,11 @@ export interface Engine {
     component: ComponentRef,
     look: Look,
     viewport: ViewportName,
-    cell: { row: string; column: string },
+    cell: CellRef,
     colours: readonly string[],
   ): Promise<TrackSample[]>;
+  explain(component: ComponentRef, viewport: ViewportName, cell: CellRef): Promise<CellExplanation>;
+  checkRule(component: ComponentRef, viewport: ViewportName, cell: CellRef, selector: string): Promise<RuleCheck>;
   handover(component: ComponentRef, look: Look, name: string): Promise<HandoverAnswer>;
   siteColours(versionId: string): Promise<SiteColour[]>;
 }

@@ -101,6 +101,14 @@ const engine: Engine = {
     return sessionOf(ref).tryColours(look, cell, colours, environmentOf(viewport));
   },
 
+  async explain(ref, viewport, cell) {
+    return sessionOf(ref).explainCell(cell, environmentOf(viewport));
+  },
+
+  async checkRule(ref, viewport, cell, selector) {
+    return sessionOf(ref).checkRule(cell, selector, environmentOf(viewport));
+  },
+
   async handover(ref, look, name) {
     const { css, plan, proof } = sessionOf(ref).handover(look, name);
     return {

@@ -21,6 +21,7 @@ import { Conflict } from './Conflict';
 import { historyReducer, startHistory } from './history';
 import { Measure } from './Measure';
 import { Rail } from './Rail';
+import { Reasons } from './Reasons';
 import { SaveStatus } from './SaveStatus';
 import { SiteSourceNote } from './SiteSourceNote';
 import { StateFrame } from './StateFrame';
@@ -326,6 +327,7 @@ export function StyleBench({
             ) : null}
             <Box borderTop="1px solid {colors.line}" mt="12px" pt="11px">
               <SiteSourceNote cell={cell} />
+              <Reasons component={ref} viewport={viewport} cell={selected} />
             </Box>
           </>
         ) : null}

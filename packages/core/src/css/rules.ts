@@ -283,10 +283,13 @@ const holds = (condition: Condition, environment: Environment): boolean =>
       ? condition.holds
       : true;
 
+const NONE_KEPT = new Map<Declaration, Applied>();
+
 /** What of an index counts in one environment: rules whose conditions hold, and the order of layers. */
 export class EnvironmentRules {
   private readonly applies: Uint8Array;
   private readonly ranks: ReadonlyMap<string, number>;
+  private readonly others = new Map<RuleEntry, Map<number, Map<Declaration, Applied>>>();
 
   constructor(
     readonly index: RuleIndex,
@@ -309,7 +312,8 @@ export class EnvironmentRules {
   /** A declaration of a matched rule, with what decides whether it wins; the same object each time it is asked for. */
   applied(declaration: Declaration, { entry, proximity }: MatchedEntry): Applied {
     const plain = entry.layer === '' && proximity === Infinity;
-    const kept = plain ? entry.kept[declaration.index!] : undefined;
+    const kinds = plain ? NONE_KEPT : this.keptFor(entry, proximity);
+    const kept = plain ? entry.kept[declaration.index!] : kinds.get(declaration);
     if (kept) return kept;
     const { rule, selector, origin, order } = entry;
     const applied: Applied = {
@@ -325,7 +329,17 @@ export class EnvironmentRules {
       selector,
     };
     if (plain) entry.kept[declaration.index!] = applied;
+    else kinds.set(declaration, applied);
     return applied;
+  }
+
+  /** Declarations of layered and scoped rules, whose rank depends on the environment and on the element. */
+  private keptFor(entry: RuleEntry, proximity: number): Map<Declaration, Applied> {
+    let byProximity = this.others.get(entry);
+    if (!byProximity) this.others.set(entry, (byProximity = new Map()));
+    let kept = byProximity.get(proximity);
+    if (!kept) byProximity.set(proximity, (kept = new Map()));
+    return kept;
   }
 
   /** Matched rules from the weakest to the strongest, as their normal or their important declarations go. */

@@ -448,7 +448,8 @@ export class ElementStyle {
     if (known !== undefined) return known;
     const adjusts = info.adjusted === 'always' || (info.adjusted === 'box' && this.isMarkWidget);
     // What neither the parent nor other properties can change is the same for all elements of these rules.
-    const shareable = !info.inherited && !adjusts;
+    const snapsHere = info.snaps && this.environment.resolution !== 1;
+    const shareable = !info.inherited && !adjusts && !snapsHere && this.flow === HORIZONTAL_FLOW;
     const shared = shareable ? this.rules.steady[info.id] : undefined;
     if (shared !== undefined) return shared;
     this.wasSteady = false;

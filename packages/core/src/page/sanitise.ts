@@ -1,4 +1,4 @@
-import { parse, serialize, type DefaultTreeAdapterTypes as Dom } from 'parse5';
+import { html, parse, serialize, type DefaultTreeAdapterTypes as Dom } from 'parse5';
 
 /** What was taken out of a page, by sort, for saying so. */
 export interface Removed {
@@ -36,15 +36,33 @@ function isScriptAddress(value: string): boolean {
 /**
  * Takes out of a page all that could run or load by itself: scripts, event handlers, plug-ins, frames, refreshes and
  * noscript (scripting counts as enabled, so a browser would not show it). Comments go as well.
+ *
+ * Some markup is read otherwise once it has been written out again, so that what was text becomes an element. The
+ * result is therefore cleaned until it reads the same; markup that never settles loses its SVG and MathML.
  */
 export function sanitiseHtml(source: string): { html: string; removed: Removed } {
   const removed: Removed = { scripts: 0, handlers: 0, plugins: 0, refreshes: 0, frames: 0 };
+  let clean = cleanOnce(source, removed, false);
+  for (let pass = 0; pass < MAX_PASSES; pass++) {
+    const again = cleanOnce(clean, removed, pass >= MAX_PASSES / 2);
+    if (again === clean) return { html: clean, removed };
+    clean = again;
+  }
+  // Nothing but text is left of what does not settle even then.
+  const text = clean.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;');
+  return { html: `<html><head></head><body>${text}</body></html>`, removed };
+}
+
+const MAX_PASSES = 12;
+
+function cleanOnce(source: string, removed: Removed, htmlOnly: boolean): string {
   const document = parse(source, { scriptingEnabled: true });
 
   const keep = (node: Dom.ChildNode): boolean => {
     if (node.nodeName === '#comment') return false;
     if (!isElement(node)) return true;
     const name = node.tagName.toLowerCase();
+    if (htmlOnly && (node.namespaceURI !== html.NS.HTML || name === 'plaintext' || name === 'xmp')) return false;
     if (name === 'script') {
       removed.scripts++;
       return false;
@@ -88,5 +106,5 @@ export function sanitiseHtml(source: string): { html: string; removed: Removed }
     }
   };
   clean(document);
-  return { html: serialize(document), removed };
+  return serialize(document);
 }

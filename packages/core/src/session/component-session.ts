@@ -6,6 +6,7 @@ import { kindNamed } from '../component/kinds/index.js';
 import type { Kind, Row, StateColumn } from '../component/kind.js';
 import type { Applied } from '../css/applied.js';
 import { DESKTOP, type Environment } from '../css/environment.js';
+import { checkRule, explain, idleRulesFor, leftBehind, type RuleCheck } from '../css/explain/index.js';
 import { bitsOf, closeBits, type Atom, type StateBits } from '../css/selector/states.js';
 import { PageStyles, type ElementStyle } from '../css/styles.js';
 import {
@@ -25,10 +26,13 @@ import { markStates } from '../page/rewrite-sheet.js';
 import { selectAll } from '../page/locator.js';
 import { textOf, type ElementNode } from '../page/tree.js';
 import type { PageSession } from './page-session.js';
-import type { Cell, ColumnCheck, SheetRow, SiteSource, StateSheet } from './state-sheet.js';
+import type { Cell, CellExplanation, ColumnCheck, SheetRow, SiteSource, StateSheet } from './state-sheet.js';
 
 export class UnknownKindError extends Error {
   override readonly name = 'UnknownKindError';
+}
+export class UnknownCellError extends Error {
+  override readonly name = 'UnknownCellError';
 }
 export class ComponentMissingError extends Error {
   override readonly name = 'ComponentMissingError';
@@ -109,6 +113,43 @@ export class ComponentSession {
       .stylesFor(environment)
       .at(this.forcer.force(element, closeBits(bitsOf(atoms))))
       .of(element);
+  }
+
+  /** Why the site gives a cell its value, what would win there, and what is meant for it but misses it. */
+  explainCell(cell: { row: string; column: string }, environment: Environment = DESKTOP): CellExplanation {
+    const row = this.kind.parts.flatMap((part) => part.rows).find((item) => item.key === cell.row);
+    const column = this.kind.states.find((state) => state.name === cell.column);
+    if (!row || !column) throw new UnknownCellError(`There is no cell ${cell.row}/${cell.column}.`);
+    const view = this.page.stylesFor(environment).at(this.forcedFor(column));
+    const property = row.properties[0]!;
+    return {
+      explanation: explain(view.of(this.element), property),
+      idle: idleRulesFor(this.page.tree, this.page.sheets, this.element, row.properties).map(
+        ({ selector, sheet, line, misses }) => ({
+          selector,
+          sheet,
+          line,
+          hint: misses[0]!.hint,
+          suggestion: misses[0]!.selector,
+        }),
+      ),
+      leftBehind:
+        property === 'color'
+          ? leftBehind(view, this.element).map(({ text, colour, selector, sheet, line, inline }) => ({
+              text,
+              colour,
+              selector,
+              sheet,
+              line,
+              inline,
+            }))
+          : [],
+    };
+  }
+
+  /** What would become of a rule of the owner's for a cell. */
+  checkRule(cell: { row: string; column: string }, selector: string, environment: Environment = DESKTOP): RuleCheck {
+    return checkRule(this.page.tree, this.element, this.explainCell(cell, environment).explanation, selector);
   }
 
   private planInput(part: string, look: Look, cases: readonly EnvironmentCase[]): PlanInput {

@@ -1,5 +1,6 @@
 import type { Check } from '../check/check.js';
 import type { Rgba } from '../colour/rgba.js';
+import type { Explanation } from '../css/explain/index.js';
 
 /** The declaration of the site that decides a value, as it is shown under "set on your site by". */
 export interface SiteSource {
@@ -51,6 +52,28 @@ export interface ColumnCheck extends Check {
   readonly measuredElements: number;
   /** Text of the element that the figure is of. */
   readonly worstText: string;
+}
+
+/** Why the site gives a cell its value; plain data, so that it can leave the worker. */
+export interface CellExplanation {
+  readonly explanation: Explanation;
+  /** Rules of the site that are meant for the element and miss it by a slip. */
+  readonly idle: readonly {
+    readonly selector: string;
+    readonly sheet: string;
+    readonly line: number;
+    readonly hint: string;
+    readonly suggestion: string;
+  }[];
+  /** Texts inside the element that a colour set on it does not reach. */
+  readonly leftBehind: readonly {
+    readonly text: string;
+    readonly colour: string;
+    readonly selector: string;
+    readonly sheet: string;
+    readonly line: number;
+    readonly inline: boolean;
+  }[];
 }
 
 export interface StateSheet {

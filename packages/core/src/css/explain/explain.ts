@@ -47,7 +47,7 @@ export interface Explanation {
   readonly toWin: ToWin;
 }
 
-export const specificityText = (specificity: Specificity): string => `(${specificity.join(', ')})`;
+export const specificityText = (specificity: Specificity): string => `(${specificity.join(',')})`;
 
 const sourceOf = (applied: Applied): Source =>
   applied.origin === 'browser' ? 'browser' : applied.inline ? 'style attribute' : applied.hint ? 'attribute' : 'sheet';

@@ -76,14 +76,14 @@ function* variants(nodes: readonly CssNode[], names: Names): Generator<Variant> 
     ...nodes.slice(at + count),
   ];
   for (const [i, node] of nodes.entries()) {
-    if (node.type === 'ClassSelector') {
+    if (node.type === 'ClassSelector' && !names.classes.has(ident.decode(node.name))) {
       const name = ident.decode(node.name);
-      if (names.classes.has(name)) continue;
-      if (names.ids.has(name))
+      if (names.ids.has(name)) {
         yield {
           nodes: replaced(i, [idName(name)]),
           hint: `“${name}” is an id on this page, so it is written #${name}.`,
         };
+      }
       if (names.tags.has(name.toLowerCase())) {
         yield {
           nodes: replaced(i, [{ type: 'TypeSelector', name }]),
@@ -96,20 +96,19 @@ function* variants(nodes: readonly CssNode[], names: Names): Generator<Variant> 
           hint: `No element has the class “${name}”; there is “${other}”.`,
         };
       }
-    } else if (node.type === 'IdSelector') {
+    } else if (node.type === 'IdSelector' && !names.ids.has(ident.decode(node.name))) {
       const name = ident.decode(node.name);
-      if (names.ids.has(name)) continue;
-      if (names.classes.has(name))
+      if (names.classes.has(name)) {
         yield {
           nodes: replaced(i, [className(name)]),
           hint: `“${name}” is a class on this page, so it is written .${name}.`,
         };
+      }
       for (const other of similar(name, names.ids)) {
         yield { nodes: replaced(i, [idName(other)]), hint: `No element has the id “${name}”; there is “${other}”.` };
       }
-    } else if (node.type === 'TypeSelector' && node.name !== '*') {
+    } else if (node.type === 'TypeSelector' && node.name !== '*' && !names.tags.has(node.name.toLowerCase())) {
       const name = node.name;
-      if (names.tags.has(name.toLowerCase())) continue;
       if (names.classes.has(name))
         yield {
           nodes: replaced(i, [className(name)]),

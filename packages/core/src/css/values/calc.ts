@@ -77,6 +77,17 @@ export function evaluate(node: CssNode, context: ValueContext): Amount | undefin
   }
 }
 
+const typeOf = (unit: string): string =>
+  ['', 'deg', 's', 'hz', 'dppx', 'fr'].includes(unit) ? unit : unit === '%' ? '%' : 'length';
+
+/** Only amounts of one type can be added or compared; a percentage stands for whatever the property takes. */
+function sameType(a: Amount, b: Amount): boolean {
+  const types = new Set([...a.terms.keys(), ...b.terms.keys()].map(typeOf));
+  if (types.size < 2) return true;
+  types.delete('%');
+  return types.size < 2 && !types.has('');
+}
+
 /** Products before sums. */
 function evaluateSum(nodes: readonly CssNode[], context: ValueContext): Amount | undefined {
   let total: Amount | undefined;
@@ -84,7 +95,7 @@ function evaluateSum(nodes: readonly CssNode[], context: ValueContext): Amount |
   let sign = 1;
   let operator = '';
   const flush = () => {
-    if (!product) return false;
+    if (!product || (total && !sameType(total, product))) return false;
     const signed = sign === 1 ? product : scale(product, sign);
     total = total ? add(total, signed) : signed;
     product = undefined;
@@ -178,6 +189,7 @@ function evaluateFunction(name: string, nodes: readonly CssNode[], context: Valu
   const values = groups.map((group) => evaluateSum(group, context));
   if (!values.length || values.some((value) => !value)) return undefined;
   const known = values as Amount[];
+  if (!known.every((value) => sameType(known[0]!, value))) return undefined;
   const [a, b] = known as [Amount, Amount | undefined];
 
   switch (name) {

@@ -9,6 +9,7 @@ import { isSystemColour, systemColour } from '../../colour/system.js';
 import type { ValueContext } from './context.js';
 import { hslToSrgb } from './hsl.js';
 import { printNumber } from './number.js';
+import { byComma, wordOf } from './split.js';
 
 const COLOUR_FUNCTION =
   /^(rgba?|hsla?|hwb|lab|lch|oklab|oklch|color|color-mix|light-dark|contrast-color|device-cmyk|alpha)$/i;
@@ -137,6 +138,7 @@ function absoluteText(node: CssNode, context: ValueContext): string | undefined 
     const chosen = chooseScheme(node.children.toArray(), context);
     return chosen && absoluteText(chosen, context);
   }
+  if (name === 'color-mix' && !mixesTwo(node.children.toArray())) return undefined;
   const parts: string[] = [];
   for (const child of node.children.toArray()) {
     const part = absoluteText(child, context);
@@ -146,6 +148,12 @@ function absoluteText(node: CssNode, context: ValueContext): string | undefined 
   const inner = parts.join('').trim();
   // Without a space a mixture is made in Oklab (CSS Color 5, section 3).
   return name === 'color-mix' && !/^in\s/i.test(inner) ? `color-mix(in oklab, ${inner})` : `${node.name}(${inner})`;
+}
+
+/** Chromium mixes two colours, no fewer and no more. */
+function mixesTwo(nodes: readonly CssNode[]): boolean {
+  const groups = byComma(nodes);
+  return groups.length === (wordOf(groups[0]![0]) === 'in' ? 3 : 2);
 }
 
 function chooseScheme(nodes: readonly CssNode[], context: ValueContext): CssNode | undefined {

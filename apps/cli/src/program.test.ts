@@ -1,0 +1,325 @@
+import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
+import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { run } from './program.js';
+
+let folder: string;
+const file = (name: string) => join(folder, name);
+
+/** Runs the command and gathers what it prints. */
+function retoque(...args: string[]) {
+  const out: string[] = [];
+  const err: string[] = [];
+  const code = run(args, { out: (text) => out.push(text), err: (text) => err.push(text) });
+  return { code, out: out.join('\n'), err, lines: out.flatMap((text) => text.split('\n')) };
+}
+const records = (result: ReturnType<typeof retoque>): Record<string, unknown>[] =>
+  result.lines.filter(Boolean).map((line) => JSON.parse(line) as Record<string, unknown>);
+
+beforeAll(() => {
+  folder = mkdtempSync(join(tmpdir(), 'retoque-cli-'));
+  mkdirSync(file('css'));
+  writeFileSync(
+    file('page.html'),
+    `<!doctype html><title>Quay</title><link rel="stylesheet" href="css/site.css?v=2"><link rel="stylesheet" href="https://elsewhere.invalid/x.css">
+    <main><a class="btn" href="#">Board</a><p>Words <a href="#">here</a></p><button class="btn" disabled>Closed</button></main>`,
+  );
+  writeFileSync(
+    file('css/site.css'),
+    `@import "more.css"; .btn { color: #fff; background: #0b5563; padding: 4px 8px } .btn:hover { color: #14323a; background: #2a7f8e }
+     .btn:active { color: red } .btn:focus-visible { outline: 3px solid gold } @media (width < 600px) { .btn { color: #0b5563 } } .btm { color: lime } .btn::after { content: "→" }`,
+  );
+  writeFileSync(file('css/more.css'), 'p { color: #777 }');
+  writeFileSync(file('extra.css'), '.btn { color: black; width: 3ch } :root { --quay: 3px }');
+  writeFileSync(file('empty.html'), '  ');
+  writeFileSync(file('binary.html'), Buffer.from([60, 104, 0xff, 0xfe, 0]));
+  writeFileSync(file('words.html'), 'no elements at all');
+  writeFileSync(file('broken.html'), '<style>a { color: red; } } b {{ color: (((</style><a href="#">x');
+  writeFileSync(
+    file('fonts.json'),
+    JSON.stringify({ 'Times New Roman': { xHeight: 0.45, zeroAdvance: 0.5, capHeight: 0.66, normalLineHeight: 1.15 } }),
+  );
+});
+afterAll(() => rmSync(folder, { recursive: true, force: true }));
+
+describe('retoque resolve', () => {
+  it('prints one record for each element and state, in document order', () => {
+    const result = retoque(
+      'resolve',
+      file('page.html'),
+      '--select',
+      '.btn',
+      '--states',
+      'default,hover,active,focus',
+      '--properties',
+      'color,background-color',
+      '--format',
+      'ndjson',
+    );
+    expect(result.code).toBe(0);
+    const found = records(result);
+    expect(found.map(({ index, state }) => [index, state])).toEqual([
+      [0, 'default'],
+      [0, 'hover'],
+      [0, 'active'],
+      [0, 'focus'],
+      [1, 'default'],
+      [1, 'hover'],
+      [1, 'active'],
+      [1, 'focus'],
+    ]);
+    expect(found[0]).toMatchObject({ values: { color: 'rgb(255, 255, 255)', 'background-color': 'rgb(11, 85, 99)' } });
+    // Pressed is hovered too: the ground is the hover's.
+    expect(found[2]).toMatchObject({ values: { color: 'rgb(255, 0, 0)', 'background-color': 'rgb(42, 127, 142)' } });
+    expect(found[0]!.path).toMatch(/a:nth-child\(1\)$/);
+  });
+
+  it('takes viewports, schemes, further sheets, sets of states, pseudo-elements, shorthands and custom properties', () => {
+    const value = (property: string, ...more: string[]) =>
+      records(
+        retoque(
+          'resolve',
+          file('page.html'),
+          '--select',
+          'a.btn',
+          '--properties',
+          property,
+          '--format',
+          'ndjson',
+          ...more,
+        ),
+      ).map((record) => record.values);
+    expect(value('color', '--viewport', '390x844')).toEqual([{ color: 'rgb(11, 85, 99)' }]);
+    expect(value('color', '--css', file('extra.css'))).toEqual([{ color: 'rgb(0, 0, 0)' }]);
+    expect(value('--quay', '--css', file('extra.css'))).toEqual([{ '--quay': '3px' }]);
+    expect(value('outline-width', '--states', 'focus+hover')).toEqual([{ 'outline-width': '3px' }]);
+    expect(value('gap')).toEqual([{ 'row-gap': 'normal', 'column-gap': 'normal' }]);
+    expect(
+      records(
+        retoque(
+          'resolve',
+          file('page.html'),
+          '--select',
+          'a.btn::after',
+          '--properties',
+          'content',
+          '--format',
+          'ndjson',
+        ),
+      )[0],
+    ).toMatchObject({ values: { content: '"→"' } });
+    expect(value('color', '--scheme', 'dark')).toEqual([{ color: 'rgb(255, 255, 255)' }]);
+  });
+
+  it('follows @import, and says which sheets it could not read', () => {
+    const result = retoque(
+      'resolve',
+      file('page.html'),
+      '--select',
+      'p',
+      '--properties',
+      'color',
+      '--format',
+      'ndjson',
+    );
+    expect(records(result)[0]).toMatchObject({ values: { color: 'rgb(119, 119, 119)' } });
+    expect(result.err.join()).toContain('https://elsewhere.invalid/x.css');
+  });
+
+  it('names units that need a font’s measures, and uses them when given', () => {
+    const args = [
+      'resolve',
+      file('page.html'),
+      '--css',
+      file('extra.css'),
+      '--select',
+      'a.btn',
+      '--properties',
+      'width',
+      '--format',
+      'ndjson',
+    ];
+    const without = retoque(...args);
+    expect(records(without)[0]).toMatchObject({ values: { width: '3ch' } });
+    expect(without.err.join()).toContain('ch');
+    expect(records(retoque(...args, '--font-metrics', file('fonts.json')))[0]).toMatchObject({
+      values: { width: '24px' },
+    });
+  });
+
+  it('prints a table that can be read', () => {
+    const result = retoque(
+      'resolve',
+      file('page.html'),
+      '--select',
+      'a.btn',
+      '--states',
+      'default,hover',
+      '--properties',
+      'color',
+    );
+    expect(result.lines[0]).toMatch(/element\s+state\s+property\s+value/);
+    expect(result.lines.filter((line) => line.includes('rgb(20, 50, 58)'))).toHaveLength(1);
+  });
+});
+
+describe('retoque explain', () => {
+  it('tells what wins, what lost and why, and what would win', () => {
+    const result = retoque(
+      'explain',
+      file('page.html'),
+      '--select',
+      'a.btn',
+      '--state',
+      'hover',
+      '--property',
+      'color',
+    );
+    expect(result.code).toBe(0);
+    expect(result.out).toContain('color: rgb(20, 50, 58)');
+    expect(result.out).toMatch(/\* \.btn:hover \{ #14323a \}\s+site\.css:1:/);
+    expect(result.out).toContain('Its selector weighs less: (0,1,0) against (0,2,0).');
+    expect(result.out).toContain('To win: A rule after the site’s sheets wins with a weight of at least (0,2,0).');
+    expect(result.out).toContain('Matches nothing: .btm');
+  });
+
+  it('prints the same as JSON', () => {
+    const result = retoque(
+      'explain',
+      file('page.html'),
+      '--select',
+      'a.btn',
+      '--property',
+      'color',
+      '--format',
+      'json',
+    );
+    const [answer] = records(result) as [
+      { explanations: { contenders: unknown[] }[]; idle: { misses: { selector: string }[] }[] },
+    ];
+    expect(answer.explanations[0]!.contenders.length).toBeGreaterThan(1);
+    expect(answer.idle[0]!.misses[0]!.selector).toBe('.btn');
+  });
+});
+
+describe('retoque check', () => {
+  it('exits 1 when something falls short, and prints one record a check', () => {
+    const result = retoque(
+      'check',
+      file('page.html'),
+      '--format',
+      'ndjson',
+      '--viewport',
+      '1280x800',
+      '--viewport',
+      '390x844',
+    );
+    expect(result.code).toBe(1);
+    const found = records(result);
+    for (const record of found) {
+      expect(Object.keys(record)).toEqual([
+        'page',
+        'select',
+        'text',
+        'part',
+        'state',
+        'viewport',
+        'criterion',
+        'measured',
+        'needed',
+        'verdict',
+        'foreground',
+        'background',
+        'reason',
+      ]);
+    }
+    const board = (state: string, viewport = '1280x800') =>
+      found.find((record) => record.text === 'Board' && record.state === state && record.viewport === viewport);
+    expect(board('default')).toMatchObject({
+      verdict: 'passes',
+      part: 'button',
+      foreground: '#ffffff',
+      background: '#0b5563',
+      criterion: '1.4.3',
+      needed: 4.5,
+    });
+    expect(board('hover')).toMatchObject({ verdict: 'short' });
+    expect(board('hover')!.measured).toBeCloseTo(2.92, 2);
+    expect(board('default', '390x844')).toMatchObject({ verdict: 'short', measured: 1 });
+    expect(found.find((record) => record.text === 'Closed')).toMatchObject({ verdict: 'exempt', measured: null });
+    // #777777 on white is 4.48: it must not be rounded up to passing.
+    expect(found.find((record) => String(record.text).startsWith('Words'))).toMatchObject({ verdict: 'short' });
+  });
+
+  it('can be narrowed, asked for more, and told not to fail', () => {
+    expect(retoque('check', file('page.html'), '--select', 'a.btn', '--states', 'default').code).toBe(0);
+    const strict = retoque(
+      'check',
+      file('page.html'),
+      '--select',
+      'a.btn',
+      '--states',
+      'default',
+      '--level',
+      'AAA',
+      '--format',
+      'json',
+    );
+    expect(JSON.parse(strict.out)).toMatchObject([{ criterion: '1.4.6', needed: 7, verdict: 'passes' }]);
+    expect(retoque('check', file('page.html'), '--fail-on', 'never').code).toBe(0);
+    expect(retoque('check', file('page.html')).lines.at(-1)).toMatch(/^\d+ checks: \d+ short/);
+  });
+});
+
+describe('bad usage and bad input', () => {
+  it.each([
+    [['resolve'], /missing required argument/],
+    [['resolve', 'nowhere.html'], /nowhere\.html cannot be read: there is no such file/],
+    [['resolve', '@empty.html'], /is empty/],
+    [['resolve', '@binary.html'], /not text in UTF-8/],
+    [['resolve', '@words.html'], /no elements/],
+    [['resolve', '@css'], /it is a folder/],
+    [['resolve', '@page.html', '--css', '@nothing.css'], /nothing\.css cannot be read/],
+    [['resolve', '@page.html', '--states', 'hoover'], /No state is called "hoover"/],
+    [['resolve', '@page.html', '--properties', 'colour'], /"colour" is not a property/],
+    [['resolve', '@page.html', '--viewport', 'wide'], /1280x800/],
+    [['resolve', '@page.html', '--scheme', 'dim'], /light or dark/],
+    [['resolve', '@page.html', '--format', 'xml'], /table, ndjson/],
+    [['resolve', '@page.html', '--select', 'a:::'], /not a selector/],
+    [['resolve', '@page.html', '--speed'], /unknown option/],
+    [['explain', '@page.html', '--select', '.bttn', '--property', 'color'], /there is “btn”/],
+    [['check', '@page.html', '--fail-on', 'maybe'], /short, unsure, never/],
+    [['check', '@page.html', '--select', '.nope'], /Nothing in .* matches \.nope/],
+    [['dance'], /unknown command/],
+    [[], /a command is missing/],
+  ])('%j gives one line and exit code 2', (args, message) => {
+    const result = retoque(...args.map((arg) => (arg.startsWith('@') ? file(arg.slice(1)) : arg)));
+    const lines = result.err.filter((line) => line.startsWith('retoque:'));
+    expect(result.code).toBe(2);
+    expect(lines).toHaveLength(1);
+    expect(lines[0]).toMatch(message);
+    expect(lines[0]).not.toContain('\n');
+  });
+
+  it('is never about the CSS, however malformed', () => {
+    const result = retoque(
+      'resolve',
+      file('broken.html'),
+      '--select',
+      'a',
+      '--properties',
+      'color',
+      '--format',
+      'ndjson',
+    );
+    expect(result.code).toBe(0);
+    expect(records(result)[0]).toMatchObject({ values: { color: 'rgb(255, 0, 0)' } });
+  });
+
+  it('answers to --help and --version', () => {
+    expect(retoque('--help')).toMatchObject({ code: 0, out: expect.stringContaining('Examples:') as unknown });
+    expect(retoque('check', '--help').code).toBe(0);
+    expect(retoque('--version').out).toBe('0.1.0');
+  });
+});
