@@ -1,0 +1,56 @@
+import { expect, test } from '@playwright/test';
+import { cell } from './support';
+
+// "Why does my change not show?", asked of the cases that are planted on the demo site.
+
+test('the menu’s hover: what wins, what loses to it, and what reaches nothing', async ({ page }) => {
+  await page.goto('/');
+  await page
+    .getByRole('link', { name: /Quillhaven Ferries: five islands/ })
+    .first()
+    .click();
+  await page.getByRole('button', { name: /^Outer isles/ }).click();
+  await cell(page, 'text', 'hover').click();
+
+  await expect(page.getByTestId('idle-rule')).toContainText('.menu a:hover');
+  await expect(page.getByTestId('idle-rule')).toContainText('.menu-main a:hover would reach it');
+
+  await page.getByRole('button', { name: /Why this value/ }).click();
+  const rules = page.getByRole('list', { name: /Rules in the running/ }).getByRole('listitem');
+  await expect(rules.first()).toContainText('.qh-head nav li li a:hover');
+  await expect(rules.first()).toContainText('Wins.');
+  await expect(rules.filter({ hasText: 'site.css:8' })).toContainText('weighs less: (0,1,4) against (0,2,4)');
+  await expect(page.getByTestId('to-win')).toContainText('(0,2,4)');
+
+  const ask = async (rule: string) => {
+    await page.getByLabel('Why does my rule not show?').fill(rule);
+    await page.keyboard.press('Enter');
+  };
+  const answer = page.getByRole('complementary', { name: 'Editor' }).getByRole('status');
+  await ask('nav li li a:hover { color: #fff }');
+  await expect(answer).toContainText('It weighs (0,1,4).');
+  await ask('.btn');
+  await expect(answer).toContainText('but not this one');
+  await ask('.menu-mian a');
+  await expect(answer).toContainText('there is “menu-main”');
+  await ask('a:hoover');
+  await expect(answer).toContainText('Browsers drop this rule');
+  await ask('.qh-head nav li li a:hover');
+  await expect(answer).toContainText('It wins when it comes after');
+
+  // The reasons follow the cell.
+  await cell(page, 'background', 'hover').click();
+  await expect(rules.first()).toContainText('var(--channel)');
+});
+
+test('the breadcrumb’s rule was written for another class', async ({ page }) => {
+  await page.goto('/');
+  await page
+    .getByRole('link', { name: /Book a crossing/ })
+    .first()
+    .click();
+  await page.getByRole('button', { name: /^Home.*crumbs/s }).click();
+  await cell(page, 'text', 'default').click();
+  await expect(page.getByTestId('idle-rule')).toContainText('.breadcrumbs a');
+  await expect(page.getByTestId('idle-rule')).toContainText('.crumbs a would reach it');
+});
