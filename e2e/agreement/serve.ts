@@ -6,6 +6,8 @@ const ORIGIN = 'http://agreement.invalid';
 export interface Source {
   readonly body: string;
   readonly sheets: readonly string[];
+  /** Sheets that others import, served at /import-0.css and so on. */
+  readonly imported?: readonly string[];
   readonly head?: string;
   /** Text before the root element; a doctype keeps the page out of quirks mode. */
   readonly doctype?: string;
@@ -19,9 +21,9 @@ export async function serve(page: Page, source: Source): Promise<PageSession> {
   await page.unrouteAll();
   await page.route('**/*', (route) => {
     const { pathname } = new URL(route.request().url());
-    const sheet = /^\/sheet-(\d+)\.css$/.exec(pathname);
-    if (sheet)
-      return route.fulfill({ contentType: 'text/css; charset=utf-8', body: source.sheets[Number(sheet[1])] ?? '' });
+    const sheet = /^\/(sheet|import)-(\d+)\.css$/.exec(pathname);
+    const texts = sheet?.[1] === 'import' ? (source.imported ?? []) : source.sheets;
+    if (sheet) return route.fulfill({ contentType: 'text/css; charset=utf-8', body: texts[Number(sheet[2])] ?? '' });
     if (pathname === '/') return route.fulfill({ contentType: 'text/html; charset=utf-8', body: html });
     return route.fulfill({ status: 404, body: '' });
   });
@@ -29,6 +31,9 @@ export async function serve(page: Page, source: Source): Promise<PageSession> {
   return new PageSession({
     html,
     address: `${ORIGIN}/`,
-    sheets: source.sheets.map((text, i) => ({ address: `${ORIGIN}/sheet-${i}.css`, text })),
+    sheets: [
+      ...source.sheets.map((text, i) => ({ address: `${ORIGIN}/sheet-${i}.css`, text })),
+      ...(source.imported ?? []).map((text, i) => ({ address: `${ORIGIN}/import-${i}.css`, text })),
+    ],
   });
 }

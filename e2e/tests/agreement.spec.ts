@@ -1,13 +1,13 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { fileURLToPath } from 'node:url';
-import { DESKTOP, PageSession, VIEWPORTS } from '../../packages/core/dist/index.js';
+import { DESKTOP, VIEWPORTS } from '../../packages/core/dist/index.js';
 import { type Agreement, comparePage, PSEUDO_ELEMENTS, type CompareOptions } from '../agreement/compare';
+import { openDemo } from '../agreement/demo';
 import { unexplained } from '../agreement/exceptions';
 import { pageFromSelectors } from '../agreement/markup';
 import { serve } from '../agreement/serve';
-import { PRACTICE } from './support';
 
 // The core against Chromium itself: every property that the core computes, on every element of real pages.
 
@@ -28,24 +28,12 @@ function expectAgreement(name: string, agreement: Agreement): void {
   ).toEqual([]);
 }
 
-async function demoSession(page: Page, path: string): Promise<PageSession> {
-  await page.goto(PRACTICE + path);
-  const html = await (await page.request.get(PRACTICE + path)).text();
-  const sheets = await Promise.all(
-    ['theme', 'site'].map(async (name) => {
-      const address = `${PRACTICE}/css/${name}.css`;
-      return { address, text: await (await page.request.get(address)).text() };
-    }),
-  );
-  return new PageSession({ html, address: PRACTICE + path, sheets });
-}
-
 test.describe('the core agrees with Chromium', () => {
   test.describe.configure({ timeout: 180_000 });
 
   for (const path of ['/', '/booking.html']) {
     test(`on the demo site, ${path}, in every state`, async ({ page }) => {
-      const session = await demoSession(page, path);
+      const session = await openDemo(page, path);
       expectAgreement(path, await comparePage(page, session, { pseudo: PSEUDO_ELEMENTS }));
     });
   }
@@ -54,7 +42,7 @@ test.describe('the core agrees with Chromium', () => {
     const { width, height } = VIEWPORTS.narrow;
     await page.setViewportSize({ width, height });
     await page.emulateMedia({ colorScheme: 'dark', reducedMotion: 'reduce' });
-    const session = await demoSession(page, '/');
+    const session = await openDemo(page, '/');
     const environment = { ...DESKTOP, width, height, scheme: 'dark' as const, reducedMotion: true };
     expectAgreement('narrow', await comparePage(page, session, { environment, interactive: 'nothing' }));
   });
@@ -113,6 +101,21 @@ test.describe('the core agrees with Chromium', () => {
     const css = readFileSync(fileURLToPath(new URL('../agreement/pages/modern.css', import.meta.url)), 'utf8');
     const session = await serve(page, { body: body('modern'), sheets: [css] });
     expectAgreement('newer CSS', await comparePage(page, session, { pseudo: { before: '*', after: '*' } }));
+  });
+
+  test('with imported sheets, each in a layer or under a condition', async ({ page }) => {
+    const main = `@layer base, top; @import "/import-0.css" layer(top) screen; @import url(/import-1.css) layer(base) supports(display: grid) (min-width: 100px);
+      @import "/import-2.css" (max-width: 10px); @import "/import-3.css" layer; @import "/import-4.css" supports(display: nope); .a { padding: 1px } @import "/import-2.css";`;
+    const imported = [
+      '.a { color: green; margin: 1px } .a { background: url(x.png) }',
+      '@import "/import-5.css"; .a { color: red; margin: 2px } @layer inner { .a { opacity: .5 } }',
+      '.a { color: blue !important }',
+      '.a { color: purple; letter-spacing: 1px }',
+      '.a { display: none }',
+      '.a { word-spacing: 3px; margin: 9px !important }',
+    ];
+    const session = await serve(page, { body: '<p class="a">a</p>', sheets: [main], imported });
+    expectAgreement('imports', await comparePage(page, session, { interactive: 'nothing' }));
   });
 
   test('in quirks mode', async ({ page }) => {

@@ -1,6 +1,6 @@
-import { expect, test, type CDPSession, type Page } from '@playwright/test';
+import { expect, test, type CDPSession } from '@playwright/test';
 import { changeLook, ComponentSession, EMPTY_LOOK, PageSession, statesOf } from '../../packages/core/dist/index.js';
-import { PRACTICE } from './support';
+import { openDemo } from '../agreement/demo';
 
 /** Forces states on an element and the ancestors they spread to, through the debugging protocol. */
 async function force(client: CDPSession, selector: string, states: readonly string[]): Promise<() => Promise<void>> {
@@ -47,25 +47,13 @@ const SETS: readonly (readonly string[])[] = [
   ['hover', 'focus'],
 ];
 
-async function load(page: Page, path: string): Promise<PageSession> {
-  await page.goto(PRACTICE + path);
-  await page.addStyleTag({ content: '*, *::before, *::after { transition: none !important }' });
-  const html = await (await page.request.get(PRACTICE + path)).text();
-  const sheets = await Promise.all(
-    ['theme', 'site'].map(async (name) => {
-      const address = `${PRACTICE}/css/${name}.css`;
-      return { address, text: await (await page.request.get(address)).text() };
-    }),
-  );
-  return new PageSession({ html, address: PRACTICE + path, sheets });
-}
-
 for (const path of ['/', '/booking.html']) {
   test(`the core and Chromium agree on every component of ${path} in every state, before and after a change`, async ({
     page,
   }) => {
     test.setTimeout(180_000);
-    const session = await load(page, path);
+    const session = await openDemo(page, path);
+    await page.addStyleTag({ content: '*, *::before, *::after { transition: none !important }' });
     const client = await page.context().newCDPSession(page);
     await client.send('DOM.enable');
     await client.send('CSS.enable');

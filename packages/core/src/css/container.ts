@@ -1,9 +1,7 @@
 import { generate, type CssNode } from 'css-tree';
 import type { ContainerCondition } from './sheet.js';
 import type { ElementStyle } from './styles.js';
-
-/** `undefined` is "unknown": the size of the container is not known from CSS. */
-export type Answer = boolean | undefined;
+import { compareBy, evaluateJoined, type Truth } from './truth.js';
 
 /** Content size of a container, in CSS pixels; an axis that is not known is undefined. */
 export interface ContainerSize {
@@ -34,19 +32,6 @@ const AXES: Readonly<Record<string, 'width' | 'height'>> = {
   'block-size': 'height',
 };
 
-const compare = (left: number, sign: string, right: number): boolean =>
-  sign === '<'
-    ? left < right
-    : sign === '<='
-      ? left <= right
-      : sign === '>'
-        ? left > right
-        : sign === '>='
-          ? left >= right
-          : Math.abs(left - right) < 1e-6;
-
-const not = (answer: Answer): Answer => (answer === undefined ? undefined : !answer);
-
 /** Evaluates the query of one container (CSS Conditional 5, section 5). */
 class Query {
   constructor(
@@ -54,11 +39,11 @@ class Query {
     private readonly size: ContainerSize,
   ) {}
 
-  evaluate(node: CssNode): Answer {
+  evaluate(node: CssNode): Truth {
     const loose = node as unknown as Loose;
     switch (loose.type) {
       case 'Condition':
-        return this.sequence(childrenOf(node));
+        return evaluateJoined(childrenOf(node), (item) => this.evaluate(item));
       case 'Feature':
         return this.feature(loose.name!.toLowerCase(), loose.value ?? undefined);
       case 'FeatureRange':
@@ -68,30 +53,6 @@ class Query {
       default:
         return undefined;
     }
-  }
-
-  private sequence(items: readonly CssNode[]): Answer {
-    let result: Answer;
-    let joiner = 'and';
-    let negate = false;
-    let first = true;
-    for (const item of items) {
-      if (item.type === 'Identifier') {
-        const word = item.name.toLowerCase();
-        if (word === 'not') negate = true;
-        else joiner = word;
-        continue;
-      }
-      let value = this.evaluate(item);
-      if (negate) value = not(value);
-      negate = false;
-      if (first) result = value;
-      else if (joiner === 'or')
-        result = result || value ? true : result === false && value === false ? false : undefined;
-      else result = result === false || value === false ? false : result && value ? true : undefined;
-      first = false;
-    }
-    return result;
   }
 
   private amount(node: CssNode): number | undefined {
@@ -112,7 +73,7 @@ class Query {
     return name === 'aspect-ratio' && width !== undefined && height !== undefined ? width / height : undefined;
   }
 
-  private feature(name: string, value: CssNode | undefined): Answer {
+  private feature(name: string, value: CssNode | undefined): Truth {
     const bound = /^(min|max)-(.+)$/.exec(name);
     const { width, height } = this.size;
     if (name === 'orientation') {
@@ -125,21 +86,21 @@ class Query {
     if (actual === undefined) return undefined;
     if (!value) return actual > 0;
     if (wanted === undefined) return undefined;
-    return bound ? compare(actual, bound[1] === 'min' ? '>=' : '<=', wanted) : compare(actual, '=', wanted);
+    return bound ? compareBy(bound[1] === 'min' ? '>=' : '<=', actual, wanted) : compareBy('=', actual, wanted);
   }
 
-  private range(node: Loose): Answer {
+  private range(node: Loose): Truth {
     const left = this.amount(node.left!);
     const middle = this.amount(node.middle!);
     if (left === undefined || middle === undefined) return undefined;
-    const first = compare(left, node.leftComparison!, middle);
+    const first = compareBy(node.leftComparison!, left, middle);
     if (!node.right || !node.rightComparison) return first;
     const right = this.amount(node.right);
-    return right === undefined ? undefined : first && compare(middle, node.rightComparison, right);
+    return right === undefined ? undefined : first && compareBy(node.rightComparison, middle, right);
   }
 
   /** `style(--name: value)`; other properties are not asked for by any browser yet. */
-  private styleQuery(node: CssNode): Answer {
+  private styleQuery(node: CssNode): Truth {
     const [name, wanted] = generate(node)
       .replace(/^\(|\)$/g, '')
       .split(/:(.*)/s)
@@ -181,7 +142,7 @@ function definiteSize(style: ElementStyle): ContainerSize {
 export function answerContainer(
   condition: ContainerCondition,
   ancestors: Iterable<{ readonly style: ElementStyle; readonly known: ContainerSize | undefined }>,
-): Answer {
+): Truth {
   const asksSize = /\b(width|height|inline-size|block-size|aspect-ratio|orientation)\b/.test(condition.text);
   for (const { style, known } of ancestors) {
     const names = style.text('container-name').split(/\s+/);

@@ -1,5 +1,6 @@
 import { generate, type CssNode } from 'css-tree';
 import type { Environment } from './environment.js';
+import { compareBy, evaluateJoined, not, type Truth } from './truth.js';
 
 /** A parsed `@media` prelude; evaluated against an environment. */
 export interface MediaQueryList {
@@ -7,10 +8,6 @@ export interface MediaQueryList {
   readonly node: CssNode | undefined;
 }
 
-/** `undefined` is "unknown" in the three-valued logic of Media Queries 4, section 3.1. */
-type Truth = boolean | undefined;
-
-const not = (value: Truth): Truth => (value === undefined ? undefined : !value);
 const children = (node: CssNode): CssNode[] =>
   'children' in node && node.children ? (node.children as unknown as { toArray(): CssNode[] }).toArray() : [];
 
@@ -33,7 +30,7 @@ function evaluateQuery(node: CssNode, environment: Environment): Truth {
 function evaluateCondition(node: CssNode, environment: Environment): Truth {
   switch (node.type) {
     case 'Condition':
-      return evaluateSequence(children(node), environment);
+      return evaluateJoined(children(node), (item) => evaluateCondition(item, environment));
     case 'Feature':
       return evaluateFeature(node.name, node.value ?? undefined, environment);
     case 'FeatureRange':
@@ -41,33 +38,6 @@ function evaluateCondition(node: CssNode, environment: Environment): Truth {
     default:
       return undefined;
   }
-}
-
-function evaluateSequence(items: readonly CssNode[], environment: Environment): Truth {
-  let result: Truth;
-  let joiner: string | undefined;
-  let negate = false;
-  let first = true;
-  for (const item of items) {
-    if (item.type === 'Identifier') {
-      const word = item.name.toLowerCase();
-      if (word === 'not') negate = true;
-      else joiner = word;
-      continue;
-    }
-    let value = evaluateCondition(item, environment);
-    if (negate) value = not(value);
-    negate = false;
-    if (first) result = value;
-    else if (joiner === 'or')
-      result =
-        result === true || value === true ? true : result === undefined || value === undefined ? undefined : false;
-    else
-      result =
-        result === false || value === false ? false : result === undefined || value === undefined ? undefined : true;
-    first = false;
-  }
-  return result;
 }
 
 /** Relative units in a query refer to the initial value, so one em is 16 px (Media Queries 5, section 1.3). */
@@ -205,23 +175,6 @@ function evaluateFeature(rawName: string, value: CssNode | undefined, environmen
   return value.type === 'Identifier' ? words.includes(value.name.toLowerCase()) : undefined;
 }
 
-function compare(left: number, sign: string, right: number): Truth {
-  switch (sign) {
-    case '<':
-      return left < right;
-    case '<=':
-      return left <= right;
-    case '>':
-      return left > right;
-    case '>=':
-      return left >= right;
-    case '=':
-      return Math.abs(left - right) < 1e-6;
-    default:
-      return undefined;
-  }
-}
-
 function evaluateRange(node: CssNode & { type: 'FeatureRange' }, environment: Environment): Truth {
   const range = node as unknown as {
     left: CssNode;
@@ -235,11 +188,11 @@ function evaluateRange(node: CssNode & { type: 'FeatureRange' }, environment: En
   const left = side(range.left);
   const middle = side(range.middle);
   if (left === undefined || middle === undefined) return undefined;
-  const first = compare(left, range.leftComparison, middle);
+  const first = compareBy(range.leftComparison, left, middle);
   if (!range.right || !range.rightComparison) return first;
   const right = side(range.right);
   if (right === undefined) return undefined;
-  const second = compare(middle, range.rightComparison, right);
+  const second = compareBy(range.rightComparison, middle, right);
   return first === undefined || second === undefined ? undefined : first && second;
 }
 
