@@ -5,6 +5,7 @@ import {
   DESKTOP,
   forceStates,
   labelledControl,
+  printShorthand,
   type PageSession,
   type Atom,
   type Environment,
@@ -161,7 +162,9 @@ export async function comparePage(page: Page, session: PageSession, options: Com
   };
   const valuesOf = (order: number, view = styles.at(), pseudo?: string) => {
     const style = view.of(elements[order]!, pseudo);
-    return properties.map((property) => style.text(property));
+    return properties.map(
+      (property) => printShorthand(property, (longhand) => style.text(longhand)) ?? style.text(property),
+    );
   };
   const rest = await browser.read('all', properties);
   const wanted: Wanted[] = rest.map((values, order) => ({

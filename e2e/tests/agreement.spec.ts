@@ -2,7 +2,7 @@ import { expect, test } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { fileURLToPath } from 'node:url';
-import { DESKTOP, VIEWPORTS } from '../../packages/core/dist/index.js';
+import { DESKTOP, PRINTED_SHORTHANDS, VIEWPORTS } from '../../packages/core/dist/index.js';
 import { type Agreement, comparePage, PSEUDO_ELEMENTS, type CompareOptions } from '../agreement/compare';
 import { openDemo } from '../agreement/demo';
 import { unexplained } from '../agreement/exceptions';
@@ -101,6 +101,14 @@ test.describe('the core agrees with Chromium', () => {
     const css = readFileSync(fileURLToPath(new URL('../agreement/pages/modern.css', import.meta.url)), 'utf8');
     const session = await serve(page, { body: body('modern'), sheets: [css] });
     expectAgreement('newer CSS', await comparePage(page, session, { pseudo: { before: '*', after: '*' } }));
+  });
+
+  test('on shorthands as they are printed', async ({ page }) => {
+    // Those whose parts layout has a say in are compared part by part elsewhere.
+    const laidOut = ['margin', 'padding', 'inset', 'gap', 'flex', 'columns'];
+    const properties = PRINTED_SHORTHANDS.filter((name) => !laidOut.includes(name));
+    const session = await serve(page, { body: body('bootstrap'), sheets: [fromPackage(frameworks[0][1])] });
+    expectAgreement('shorthands', await comparePage(page, session, { properties, interactive: 'nothing' }));
   });
 
   test('with imported sheets, each in a layer or under a condition', async ({ page }) => {

@@ -3,6 +3,7 @@ import {
   compileText,
   DESKTOP,
   InvalidSelectorError,
+  PRINTED_SHORTHANDS,
   PROPERTIES,
   readState,
   selectAll,
@@ -57,13 +58,18 @@ export function oneOf<T extends string>(name: string, value: string, allowed: re
   return found;
 }
 
-/** Property names: longhands that are known, shorthands spread over theirs, custom properties. */
-export function properties(text: string): string[] {
+/**
+ * Property names: longhands that are known, custom properties, and shorthands.
+ *
+ * @param whole shorthands that can be printed whole are kept; all others are spread over their longhands
+ */
+export function properties(text: string, whole = false): string[] {
   const names = list(text);
   if (!names.length) throw new Failure('--properties takes names such as color,background-color.');
   return names.flatMap((name) => {
     const lower = name.startsWith('--') ? name : name.toLowerCase();
     if (lower.startsWith('--') || PROPERTIES.has(lower)) return [lower];
+    if (whole && PRINTED_SHORTHANDS.includes(lower)) return [lower];
     const longhands = SHORTHANDS.get(lower)?.longhands.filter((longhand) => PROPERTIES.has(longhand));
     if (longhands?.length) return longhands;
     throw new Failure(`"${name}" is not a property that Retoque resolves.`);

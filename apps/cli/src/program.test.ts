@@ -94,7 +94,10 @@ describe('retoque resolve', () => {
     expect(value('color', '--css', file('extra.css'))).toEqual([{ color: 'rgb(0, 0, 0)' }]);
     expect(value('--quay', '--css', file('extra.css'))).toEqual([{ '--quay': '3px' }]);
     expect(value('outline-width', '--states', 'focus+hover')).toEqual([{ 'outline-width': '3px' }]);
-    expect(value('gap')).toEqual([{ 'row-gap': 'normal', 'column-gap': 'normal' }]);
+    expect(value('padding,gap,border')).toEqual([
+      { padding: '4px 8px', gap: 'normal', border: '0px none rgb(255, 255, 255)' },
+    ]);
+    expect(Object.keys(value('font-variant')[0] as object)).toContain('font-variant-caps');
     expect(
       records(
         retoque(

@@ -21,6 +21,7 @@ export { PageStyles, type ElementStyle, type KnownMeasures, type StyledPage } fr
 export { PROPERTIES } from './css/property/table.js';
 export { RuleIndex } from './css/rules.js';
 export { SHORTHANDS } from './css/shorthand/index.js';
+export { PRINTED_SHORTHANDS, printShorthand } from './css/shorthand/print.js';
 export * from './handover/index.js';
 export * from './look/model.js';
 export { LOOK_STYLE_ID } from './page/frame.js';

@@ -1,4 +1,4 @@
-import { forceStates, pathSelector } from '@retoque/core';
+import { forceStates, pathSelector, printShorthand } from '@retoque/core';
 import type { Command } from 'commander';
 import { collect, environment, fontMetrics, oneOf, properties, select, states } from '../options.js';
 import type { Output } from '../output.js';
@@ -62,7 +62,7 @@ export function addResolve(program: Command, output: Output): void {
       const format = oneOf('--format', options.format, ['table', 'ndjson']);
       const where = environment(options.viewport, options.scheme);
       const wantedStates = states(options.states);
-      const names = properties(options.properties);
+      const names = properties(options.properties, true);
       const page = readPage(file, {
         css: options.css,
         measures: { fonts: fontMetrics(options.fontMetrics) },
@@ -78,7 +78,9 @@ export function addResolve(program: Command, output: Output): void {
             index,
             state: state.name,
             path,
-            values: Object.fromEntries(names.map((name) => [name, style.text(name)])),
+            values: Object.fromEntries(
+              names.map((name) => [name, printShorthand(name, (longhand) => style.text(longhand)) ?? style.text(name)]),
+            ),
           };
         });
       });
