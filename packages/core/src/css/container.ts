@@ -117,6 +117,29 @@ function axesOf(type: string): { width: boolean; height: boolean } {
   return { width: /size/.test(type), height: /(^|\s)size/.test(type) };
 }
 
+/** The size that container units inside `style` refer to: the nearest container's along each axis, else the viewport's. */
+export function containerFor(parent: ElementStyle | undefined): ContainerSize {
+  let width: number | undefined;
+  let height: number | undefined;
+  let [needsWidth, needsHeight] = [true, true];
+  for (let style = parent; style && (needsWidth || needsHeight); style = style.parent) {
+    const axes = axesOf(style.text('container-type'));
+    if (!axes.width) continue;
+    const size = definiteSize(style);
+    if (needsWidth) width = size.width;
+    needsWidth = false;
+    if (axes.height && needsHeight) {
+      height = size.height;
+      needsHeight = false;
+    }
+  }
+  const viewport = parent?.environment;
+  return {
+    width: needsWidth ? viewport?.width : width,
+    height: needsHeight ? viewport?.height : height,
+  };
+}
+
 /** Content size as far as CSS itself fixes it: lengths that depend on no layout. */
 function definiteSize(style: ElementStyle): ContainerSize {
   const border = style.text('box-sizing') === 'border-box';

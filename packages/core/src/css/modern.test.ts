@@ -70,6 +70,18 @@ describe('@container', () => {
     expect(measured.unknownConditions.size).toBe(0);
   });
 
+  it('is what container units refer to', () => {
+    const css =
+      '.box { container-type: inline-size; width: 300px } p { width: 10cqw; height: 10cqh; min-width: 10cqmax }';
+    expect(['width', 'height', 'min-width'].map((name) => read(css, body, '#p', name))).toEqual([
+      '30px',
+      '80px',
+      '80px',
+    ]);
+    expect(read(css.replace('width: 300px', 'width: 50%'), body, '#p', 'width')).toBe('10cqw');
+    expect(read(css.replace('.box', '.none'), body, '#p', 'width')).toBe('128px');
+  });
+
   it('reads custom properties in style queries', () => {
     const css =
       '.box { --flag: on } @container style(--flag: on) { p { color: green } } @container style(--flag: off) { p { color: red } }';

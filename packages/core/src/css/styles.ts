@@ -3,7 +3,7 @@ import { TRANSPARENT, type Rgba } from '../colour/rgba.js';
 import { ancestors, type ElementNode, type PageTree } from '../page/tree.js';
 import { adjust } from './adjust.js';
 import { inlineDeclarations, type Applied } from './applied.js';
-import { answerContainer, type ContainerSize } from './container.js';
+import { answerContainer, containerFor, type ContainerSize } from './container.js';
 import { CustomProperties, environmentVariable } from './custom.js';
 import { CSS_WIDE, expandShorthand, isValidValue, parseValue } from './declaration.js';
 import type { Environment } from './environment.js';
@@ -734,6 +734,9 @@ class StyleSource implements ValueSource {
   }
   get rlh(): number | undefined {
     return this.style?.root.lineHeightPx;
+  }
+  get container(): ContainerSize {
+    return this.style?.parent ? containerFor(this.style.parent) : this.page.environment;
   }
   get metrics(): FontMetrics | undefined {
     return this.style?.metrics;

@@ -34,6 +34,7 @@ const NOWHERE: ValueSource = {
   lh: 16,
   rlh: 16,
   metrics: undefined,
+  container: DESKTOP,
   rootMetrics: undefined,
   currentColour: 'rgb(0, 0, 0)',
   scheme: 'light',

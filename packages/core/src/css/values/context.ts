@@ -26,6 +26,8 @@ export interface ValueSource {
   readonly rlh: number | undefined;
   readonly metrics: FontMetrics | undefined;
   readonly rootMetrics: FontMetrics | undefined;
+  /** Size that container units refer to: of the nearest container along each axis, or of the viewport. */
+  readonly container: { readonly width: number | undefined; readonly height: number | undefined };
   /** Computed `color` as text. */
   readonly currentColour: string;
   readonly scheme: 'light' | 'dark';

@@ -87,9 +87,13 @@ export function canonical(amount: number, rawUnit: string, context: ValueContext
   }
   const container = CONTAINER.exec(unit);
   if (container) {
-    // Without a container of known size the unit refers to the small viewport (CSS Conditional 5, section 7).
-    const { width, height } = context.of.environment;
-    return [amount * shareOf(container[1]!, width, height), 'px'];
+    // Without a container the unit refers to the small viewport (CSS Conditional 5, section 7).
+    const { width, height } = context.of.container;
+    const axis = container[1]!;
+    const share = shareOf(axis, width ?? NaN, height ?? NaN);
+    if (!Number.isNaN(share)) return [amount * share, 'px'];
+    context.of.unresolved(unit);
+    return [amount, unit];
   }
   const factor = fontUnit(unit, context);
   if (factor !== undefined) return [amount * factor, 'px'];
