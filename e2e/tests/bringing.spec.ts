@@ -111,3 +111,12 @@ test('the demo site works by itself', async ({ page }) => {
   await page.getByRole('link', { name: 'Crossings' }).hover();
   await expect(page.getByRole('link', { name: 'Night boat' })).toBeVisible();
 });
+
+test('a page seen before many others is still there', async ({ page }) => {
+  const name = `First ${Date.now()}`;
+  await pastePage(page, '<a href="#">Early boat</a>', '', name);
+  for (let i = 0; i < 7; i++) await pastePage(page, `<a href="#">Later boat ${i}</a>`, '', `Later ${i}`);
+  await page.getByRole('link', { name: 'Retoque, all sites' }).click();
+  await page.getByRole('link', { name }).first().click();
+  await expect(page.getByRole('button', { name: /^Early boat/ })).toBeVisible();
+});

@@ -12,23 +12,39 @@ import {
 import { expose } from 'comlink';
 import type { ComponentRef, Engine, EnginePage, FoundWithChecks } from './protocol';
 
-const pages = new Map<string, { page: EnginePage; session: PageSession }>();
-const components = new Map<string, ComponentSession>();
-const MAX_PAGES = 6;
+/** Pages as they were handed in; small beside what is worked out from them, so many are kept. */
+const sources = new Map<string, EnginePage>();
+/** Parsed pages, the least recently used first. */
+const sessions = new Map<string, PageSession>();
+const components = new Map<string, Map<string, ComponentSession>>();
+const MAX_SOURCES = 200;
+const MAX_SESSIONS = 6;
 
-function opened(versionId: string) {
-  const found = pages.get(versionId);
-  if (!found) throw new Error('This page is not open yet.');
-  return found;
+function forgetOldest(map: Map<string, unknown>, most: number): void {
+  const [oldest] = map.keys();
+  if (map.size <= most || oldest === undefined) return;
+  map.delete(oldest);
+  components.delete(oldest);
+}
+
+/** A page that was opened before; parsed again where it has been put away since. */
+function opened(versionId: string): { page: EnginePage; session: PageSession } {
+  const page = sources.get(versionId);
+  if (!page) throw new Error('This page is not open yet.');
+  const session = sessions.get(versionId) ?? new PageSession(page);
+  sessions.delete(versionId);
+  sessions.set(versionId, session);
+  forgetOldest(sessions, MAX_SESSIONS);
+  return { page, session };
 }
 
 function sessionOf(ref: ComponentRef): ComponentSession {
-  const key = JSON.stringify([ref.versionId, ref.kind, ref.locator]);
-  let session = components.get(key);
-  if (!session) {
-    session = new ComponentSession(opened(ref.versionId).session, ref.kind, ref.locator);
-    components.set(key, session);
-  }
+  const { session: page } = opened(ref.versionId);
+  let own = components.get(ref.versionId);
+  if (!own) components.set(ref.versionId, (own = new Map()));
+  const key = JSON.stringify([ref.kind, ref.locator]);
+  let session = own.get(key);
+  if (!session) own.set(key, (session = new ComponentSession(page, ref.kind, ref.locator)));
   return session;
 }
 
@@ -48,13 +64,8 @@ const assetsOf = (page: EnginePage) => {
 
 const engine: Engine = {
   async open(page) {
-    const known = pages.get(page.id);
-    if (!known) {
-      pages.set(page.id, { page, session: new PageSession(page) });
-      // The oldest goes; it is parsed again should it come back.
-      const [oldest] = pages.keys();
-      if (pages.size > MAX_PAGES && oldest) pages.delete(oldest);
-    }
+    sources.set(page.id, page);
+    forgetOldest(sources, MAX_SOURCES);
     return { title: opened(page.id).session.title };
   },
 

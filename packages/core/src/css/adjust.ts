@@ -57,7 +57,7 @@ const isTakenOut = (style: ElementStyle): boolean =>
 function adjustDisplay(style: ElementStyle, value: string): string {
   let display = SHORT[value] ?? value;
   if (style.drawn) display = WIDGET_DISPLAY[display] ?? display;
-  if (style.isSvgText && display !== 'none') return AS_BLOCK[display] ?? display;
+  if (style.isSvgText && display === 'inline') return 'block';
   if (style.isElement('legend') && display !== 'none' && display !== 'contents') return AS_BLOCK[display] ?? display;
   if (display === 'none' || display === 'contents') {
     return display === 'contents' && !style.parent ? 'block' : display;

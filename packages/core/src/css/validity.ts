@@ -171,6 +171,9 @@ function isPlainlyValid(property: string, value: Value): boolean {
   if (node?.type === 'Hash') {
     return PROPERTIES.get(property)?.isColour === true && /^([0-9a-f]{3,4}|[0-9a-f]{6}|[0-9a-f]{8})$/i.test(node.value);
   }
+  if (node && isColourFunction(node) && PROPERTIES.get(property)?.isColour) {
+    return computeColour(node, new ValueContext(NOWHERE)) !== undefined;
+  }
   if (node?.type !== 'Dimension' || !LENGTH_UNIT.test(node.unit) || !PLAIN_LENGTHS.test(property)) return false;
   return Number(node.value) >= 0 || TAKES_NEGATIVE.test(property);
 }

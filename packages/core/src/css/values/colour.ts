@@ -189,9 +189,18 @@ export function computeColour(node: CssNode, context: ValueContext): string | un
   return text === undefined ? undefined : printColourText(text);
 }
 
+const printed = new Map<string, string | null>();
+const MAX_PRINTED = 20_000;
+
 /** Reads and prints a colour function without words that depend on a place. */
 export function printColourText(text: string): string | undefined {
-  const component = parseComponentValue(tokenize({ css: text }));
-  const data = component && readColour(component);
-  return data ? print(data) : undefined;
+  let result = printed.get(text);
+  if (result === undefined) {
+    const component = parseComponentValue(tokenize({ css: text }));
+    const data = component && readColour(component);
+    result = (data && print(data)) || null;
+    if (printed.size > MAX_PRINTED) printed.clear();
+    printed.set(text, result);
+  }
+  return result ?? undefined;
 }
