@@ -6,7 +6,9 @@ const root = process.getuid?.() === 0;
 export default defineConfig({
   testDir: './tests',
   outputDir: '../test-results',
-  timeout: 60_000,
+  timeout: 120_000,
+  // A busy machine is slow; what never comes is still noticed.
+  expect: { timeout: 20_000 },
   workers: 1,
   forbidOnly: Boolean(process.env.CI),
   use: {

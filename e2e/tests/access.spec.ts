@@ -21,7 +21,7 @@ test('the screens pass the checks that they make of others', async ({ page }) =>
   await page.keyboard.press('Escape');
   await openButton(page);
   await setColour(page, 'text', 'hover', '#ffffff');
-  await page.getByRole('button', { name: /Why this value/ }).click();
+  await page.getByRole('button', { name: /^Why / }).click();
   await expect(page.getByLabel('Why does my rule not show?')).toBeVisible();
   expect(await violations(page)).toEqual([]);
   await page.getByRole('link', { name: 'Survey' }).click();

@@ -32,10 +32,13 @@ export function Reasons({
   component,
   viewport,
   cell,
+  replaced,
 }: {
   component: ComponentRef;
   viewport: ViewportName;
   cell: CellRef;
+  /** The owner's change stands in place of the site's value. */
+  replaced: boolean;
 }) {
   const [open, setOpen] = useState(false);
   const answer = useQuery({
@@ -54,7 +57,7 @@ export function Reasons({
       {leftBehind.length ? <LeftBehind items={leftBehind} /> : null}
       <Toggle type="button" aria-expanded={open} aria-controls="reasons" onClick={() => setOpen(!open)}>
         <ChevronRight aria-hidden="true" />
-        Why this value
+        {replaced ? 'Why your site’s own value' : 'Why this value'}
         <Box as="span" color="ink3" fontWeight={400} ml="auto">
           {explanation.contenders.length === 1 ? '1 rule' : `${explanation.contenders.length} rules`}
         </Box>

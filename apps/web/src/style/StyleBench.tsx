@@ -327,7 +327,7 @@ export function StyleBench({
             ) : null}
             <Box borderTop="1px solid {colors.line}" mt="12px" pt="11px">
               <SiteSourceNote cell={cell} />
-              <Reasons component={ref} viewport={viewport} cell={selected} />
+              <Reasons component={ref} viewport={viewport} cell={selected} replaced={cell.from === 'look'} />
             </Box>
           </>
         ) : null}
