@@ -83,7 +83,7 @@ img, video, canvas { overflow: clip }
 iframe, embed, object { overflow: clip !important }
 iframe { border: 2px inset }
 embed:focus-visible, iframe:focus-visible, object:focus-visible { outline: none }
-svg:not(:root) { overflow: hidden }
+svg:not(:root) { overflow: hidden } svg { text-underline-offset: auto }
 svg *:not(foreignObject *) { transform-origin: 0 0 }
 svg text, svg foreignObject { display: block } svg text, svg tspan { white-space: nowrap }
 

@@ -164,6 +164,25 @@ describe('forced states', () => {
   });
 });
 
+describe('values that browsers drop', () => {
+  it.each([
+    ['color: red\\9', 'color'],
+    ['margin-top: 1px \\9', 'margin-top'],
+    ['width: 10px\\0', 'width'],
+    ['color: red !ie', 'color'],
+    ['display: -ms-flexbox', 'display'],
+    ['cursor: hand', 'cursor'],
+    ['filter: alpha(opacity=50)', 'filter'],
+    ['filter: progid:DXImageTransform.Microsoft.Alpha(opacity=50)', 'filter'],
+    ['width: -moz-available', 'width'],
+    ['padding: -1px', 'padding-top'],
+    ['margin: 1px 2px 3px 4px 5px', 'margin-top'],
+    ['transition: 1s 2s 3s', 'transition-duration'],
+  ])('%s', (declaration, property) => {
+    expect(read(`p { ${declaration} }`, '#p', property)).toBe(read('', '#p', property));
+  });
+});
+
 describe('robustness', () => {
   it('reads any text as a sheet without failing', () => {
     const fragment = fc.constantFrom(

@@ -97,6 +97,7 @@ function numericFeature(name: string, environment: Environment): number | undefi
     case 'monochrome':
     case 'grid':
       return 0;
+    case '-webkit-transform-3d':
     case 'horizontal-viewport-segments':
     case 'vertical-viewport-segments':
       return 1;

@@ -75,7 +75,12 @@ const hasColourFunction = (node: CssNode): boolean =>
   (node.type === 'Identifier' && isSystemColour(node.name.toLowerCase())) ||
   (listOf(node)?.some(hasColourFunction) ?? false);
 
+/** `\9` and its like at the end of a value, which only long-gone browsers read. */
+const HACK = /\\[09]\s*$/;
+
 function usesOnlyLiving(property: string, node: CssNode): boolean {
+  if (node.type === 'Identifier' && HACK.test(node.name)) return false;
+  if (node.type === 'Dimension' && HACK.test(node.unit)) return false;
   if (node.type === 'Identifier' && VENDOR.test(node.name) && !NAMES_FREE.has(property))
     return PREFIXED_WORDS.has(node.name.toLowerCase());
   // Channels of a colour may be named in its calculations; the colour is read as a whole.
