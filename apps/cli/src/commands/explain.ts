@@ -92,15 +92,7 @@ export function addExplain(program: Command, output: Output): void {
               ...rule,
               misses: misses.map(({ selector, hint, matches }) => ({ selector, hint, matches })),
             })),
-            leftBehind: behind.map(({ path: at, text, colour, selector, sheet, line, inline }) => ({
-              path: at,
-              text,
-              colour,
-              selector,
-              sheet,
-              line,
-              inline,
-            })),
+            leftBehind: behind,
           }),
         );
         return;

@@ -133,17 +133,7 @@ export class ComponentSession {
           suggestion: misses[0]!.selector,
         }),
       ),
-      leftBehind:
-        property === 'color'
-          ? leftBehind(view, this.element).map(({ text, colour, selector, sheet, line, inline }) => ({
-              text,
-              colour,
-              selector,
-              sheet,
-              line,
-              inline,
-            }))
-          : [],
+      leftBehind: property === 'color' ? leftBehind(view, this.element) : [],
     };
   }
 

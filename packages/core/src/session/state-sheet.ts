@@ -1,6 +1,6 @@
 import type { Check } from '../check/check.js';
 import type { Rgba } from '../colour/rgba.js';
-import type { Explanation } from '../css/explain/index.js';
+import type { Explanation, LeftBehind } from '../css/explain/index.js';
 
 /** The declaration of the site that decides a value, as it is shown under "set on your site by". */
 export interface SiteSource {
@@ -66,14 +66,7 @@ export interface CellExplanation {
     readonly suggestion: string;
   }[];
   /** Texts inside the element that a colour set on it does not reach. */
-  readonly leftBehind: readonly {
-    readonly text: string;
-    readonly colour: string;
-    readonly selector: string;
-    readonly sheet: string;
-    readonly line: number;
-    readonly inline: boolean;
-  }[];
+  readonly leftBehind: readonly LeftBehind[];
 }
 
 export interface StateSheet {

@@ -5,7 +5,7 @@ import type { StyledPage } from '../styles.js';
 
 /** A descendant with text whose colour does not come from the element. */
 export interface LeftBehind {
-  readonly element: ElementNode;
+  /** A selector that leads to it. */
   readonly path: string;
   readonly text: string;
   readonly colour: string;
@@ -34,7 +34,6 @@ export function leftBehind(page: StyledPage, element: ElementNode): LeftBehind[]
       if (!winner || !byItself(winner)) continue;
       const { place } = winner.declaration;
       found.push({
-        element: node,
         path: pathSelector(node),
         text: textOf(node).slice(0, LONGEST),
         colour: page.of(node).text('color'),
