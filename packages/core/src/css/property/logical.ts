@@ -8,14 +8,23 @@ export interface Flow {
 
 export const HORIZONTAL_FLOW: Flow = { vertical: false, blockFromRight: false, inlineFromEnd: false };
 
+// One object for each flow, so that what is worked out for a flow can be kept under it.
+const FLOWS = new Map<string, Flow>();
+
 export function flowOf(writingMode: string, direction: string): Flow {
   const rtl = direction === 'rtl';
   if (writingMode === 'horizontal-tb' && !rtl) return HORIZONTAL_FLOW;
-  return {
-    vertical: writingMode !== 'horizontal-tb',
-    blockFromRight: writingMode === 'vertical-rl' || writingMode === 'sideways-rl',
-    inlineFromEnd: writingMode === 'sideways-lr' ? !rtl : rtl,
-  };
+  const key = `${writingMode} ${direction}`;
+  let flow = FLOWS.get(key);
+  if (!flow) {
+    flow = {
+      vertical: writingMode !== 'horizontal-tb',
+      blockFromRight: writingMode === 'vertical-rl' || writingMode === 'sideways-rl',
+      inlineFromEnd: writingMode === 'sideways-lr' ? !rtl : rtl,
+    };
+    FLOWS.set(key, flow);
+  }
+  return flow;
 }
 
 type Edge = 'block-start' | 'block-end' | 'inline-start' | 'inline-end';
