@@ -9,7 +9,11 @@ test('bad addresses are named, and nothing is lost', async ({ page }) => {
   await expect(page.getByText('Give the address of a page.')).toBeVisible();
   await address.fill('quillhaven');
   await expect(page.getByText('Start the address with http:// or https://.')).toBeVisible();
+  const before = await page.getByRole('button', { name: 'Bring the page' }).boundingBox();
   await address.fill('http://127.0.0.1:9/');
+  await expect(page.getByText('Start the address')).toBeHidden();
+  // A button that moves while it is being pressed is not pressed.
+  expect(await page.getByRole('button', { name: 'Bring the page' }).boundingBox()).toEqual(before);
   await page.getByRole('button', { name: 'Bring the page' }).click();
   await expect(page.getByRole('alert')).toContainText('refused because it is this machine itself');
   await expect(address).toHaveValue('http://127.0.0.1:9/');

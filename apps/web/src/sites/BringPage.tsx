@@ -122,7 +122,11 @@ export function BringPage({
                     <Tabs.Trigger value="paste">Paste</Tabs.Trigger>
                   </Tabs.List>
                   <Tabs.Content value="address">
-                    <Labelled label="Address of the page" error={errors.address?.message}>
+                    <Labelled
+                      label="Address of the page"
+                      error={errors.address?.message}
+                      help="The page is fetched with the stylesheets, pictures and fonts it links. It must be open to the public."
+                    >
                       <Input
                         {...form.register('address')}
                         type="url"
@@ -131,10 +135,6 @@ export function BringPage({
                         autoComplete="off"
                       />
                     </Labelled>
-                    <Box color="ink2" fontSize="12.5px" mt="7px">
-                      The page is fetched with the stylesheets, pictures and fonts it links. It must be open to the
-                      public.
-                    </Box>
                   </Tabs.Content>
                   <Tabs.Content value="upload">
                     <FileChooser
@@ -238,18 +238,31 @@ function problemWith(files: readonly File[]): string | undefined {
   return undefined;
 }
 
-function Labelled({ label, error, children }: { label: string; error?: string | undefined; children: ReactNode }) {
+/**
+ * A field with its label. Where help is given, an error takes its place in the same room: a dialog that changed its
+ * height would move its buttons away from under the pointer.
+ */
+function Labelled({
+  label,
+  error,
+  help,
+  children,
+}: {
+  label: string;
+  error?: string | undefined;
+  help?: string;
+  children: ReactNode;
+}) {
   return (
     <Field.Root invalid={Boolean(error)} flex="1" width="100%" display="grid" gap="4px">
       <Field.Label fontWeight={600} fontSize="12.5px">
         {label}
       </Field.Label>
       {children}
-      {error ? (
-        <Field.ErrorText color="short" fontSize="12.5px">
-          {error}
-        </Field.ErrorText>
-      ) : null}
+      <Box fontSize="12.5px" minHeight={help ? '40px' : undefined} pt={help ? '3px' : undefined}>
+        {error ? <Field.ErrorText color="short">{error}</Field.ErrorText> : null}
+        {help && !error ? <Field.HelperText color="ink2">{help}</Field.HelperText> : null}
+      </Box>
     </Field.Root>
   );
 }
