@@ -27,6 +27,7 @@ export default tseslint.config(
       '.data/**',
       'test-results/**',
       'apps/server/drizzle/**',
+      'apps/practice-host/site/**',
     ],
   },
   js.configs.recommended,

@@ -85,16 +85,16 @@ test('a component is picked on the page, or in the list by keyboard', async ({ p
   await expect(page.locator('[data-outline]').first()).toBeVisible();
   const frame = page.locator('iframe[title="The page"]').contentFrame();
   await frame.locator('.crumbs a').first().hover();
-  await expect(page.getByText('Home · 2 matches')).toBeVisible();
+  await expect(page.getByText('Breadcrumb · 1 match')).toBeVisible();
   await frame.locator('.crumbs a').first().click();
-  await expect(page.getByRole('heading', { name: 'Home', level: 1 })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Breadcrumb', level: 1 })).toBeVisible();
   await expect(page.locator('[data-check="default"]')).toContainText('of 4.5');
   await page.goBack();
   await page.getByRole('button', { name: /^Skip to the content/ }).focus();
   await page.keyboard.press('ArrowDown');
-  await expect(page.getByRole('button', { name: /^See what changes/ })).toBeFocused();
+  await expect(page.getByRole('button', { name: /^Service notice/ })).toBeFocused();
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('heading', { name: 'See what changes', level: 1 })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Service notice', level: 1 })).toBeVisible();
 });
 
 test('a removed site can be brought back', async ({ page }) => {

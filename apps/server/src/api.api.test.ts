@@ -126,6 +126,36 @@ describe('bringing a page', () => {
     expect(site.pages.map((page) => page.name)).toEqual(['Tide', 'Second']);
   });
 
+  it('keeps the widths of a site, and never overwrites newer ones unseen', async () => {
+    const { siteId } = await upload('Widths');
+    const site = siteSchema.parse((await api().get(`/api/sites/${siteId}`)).body);
+    expect(site.bounds).toEqual({ medium: 1023, narrow: 599 });
+    const to = { medium: 900, narrow: 480 };
+    const change = (from: object, next: object) =>
+      api()
+        .patch(`/api/sites/${siteId}`)
+        .send({ bounds: { from, to: next } });
+    expect(siteSchema.parse((await change(site.bounds, to).expect(200)).body).bounds).toEqual(to);
+    const late = await change(site.bounds, { medium: 800, narrow: 400 }).expect(409);
+    expect(problemSchema.parse(late.body).detail).toContain('900 and 480 pixels');
+    const wrong = await change(to, { medium: 400, narrow: 480 }).expect(400);
+    expect(wrong.body.errors[0].message).toBe('Narrow must end below medium.');
+    expect(siteSchema.parse((await api().get(`/api/sites/${siteId}`)).body).bounds).toEqual(to);
+  });
+
+  it('keeps one component for a site, whichever page it is opened on', async () => {
+    const first = await upload('One menu');
+    const { body: second } = await api()
+      .post('/api/pages/from-paste')
+      .send({ site: { id: first.siteId }, name: 'Second', html: '<a class="go" href="#">Go</a>', css: '' })
+      .expect(201);
+    const here = await openComponent(first);
+    const there = await openComponent(second);
+    expect(there.id).toBe(here.id);
+    const elsewhere = await openComponent(await upload('Another'));
+    expect(elsewhere.id).not.toBe(here.id);
+  });
+
   it('removes and restores', async () => {
     const page = await upload('Gone');
     await api().delete(`/api/pages/${page.id}`).expect(204);

@@ -35,11 +35,21 @@ export const settingSchema = z.object({
   value: cssTextSchema,
 });
 
+/** A few members of a part that differ; stored before parts and members were known, an exception reaches nothing. */
+export const exceptionSchema = z.object({
+  id: shortText(60),
+  name: shortText(200),
+  part: shortText(60).default(''),
+  members: z.array(shortText(2000).min(1)).max(200).default([]),
+});
+
 export const lookSchema = z.object({
   finish: z.uuid().optional(),
   settings: z.array(settingSchema).max(5000),
-  exceptions: z.array(z.object({ id: shortText(60), name: shortText(200) })).max(200),
+  exceptions: z.array(exceptionSchema).max(200),
   muted: z.array(shortText(600)).max(5000),
+  /** Selectors that the owner gave for parts, by the parts' names. */
+  parts: z.record(shortText(60), shortText(2000).min(1)).optional(),
 });
 export type LookData = z.infer<typeof lookSchema>;
 

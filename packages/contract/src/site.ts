@@ -16,9 +16,19 @@ export const pageSummarySchema = z.object({
 });
 export type PageSummary = z.infer<typeof pageSummarySchema>;
 
+/** Widths in CSS pixels up to which the medium and the narrow viewport's settings hold. */
+export const boundsSchema = z
+  .object({
+    medium: z.number().int().min(320, 'Give 320 pixels or more.').max(4000, 'Give 4000 pixels or less.'),
+    narrow: z.number().int().min(240, 'Give 240 pixels or more.').max(4000, 'Give 4000 pixels or less.'),
+  })
+  .refine(({ medium, narrow }) => narrow < medium, 'Narrow must end below medium.');
+export type Bounds = z.infer<typeof boundsSchema>;
+
 export const siteSchema = z.object({
   id: z.uuid(),
   name: z.string(),
+  bounds: boundsSchema,
   createdAt: instant,
   pages: z.array(pageSummarySchema),
   componentCount: z.number().int(),
@@ -26,7 +36,15 @@ export const siteSchema = z.object({
 export type Site = z.infer<typeof siteSchema>;
 
 export const siteListSchema = z.object({ sites: z.array(siteSchema) });
-export const renameSiteSchema = z.object({ name: nameSchema });
+export const changeSiteSchema = z
+  .object({
+    name: nameSchema,
+    /** New bounds with those that they were set on, so that nobody else's are overwritten unseen. */
+    bounds: z.object({ from: boundsSchema, to: boundsSchema }),
+  })
+  .partial()
+  .refine((change) => Object.keys(change).length > 0, 'Say what to change.');
+export type ChangeSite = z.infer<typeof changeSiteSchema>;
 
 /** Where a new page goes: an existing site, or one made with it. */
 export const siteChoiceSchema = z.union([z.object({ id: z.uuid() }).strict(), z.object({ name: nameSchema }).strict()]);

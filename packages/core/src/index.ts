@@ -6,14 +6,18 @@ export * from './colour/oklch.js';
 export * from './colour/parse.js';
 export * from './colour/print.js';
 export * from './colour/rgba.js';
-export type { FoundComponent } from './component/find.js';
+export { siteSelectors, type FoundComponent } from './component/find.js';
 export * from './component/kind.js';
 export { KINDS, kindNamed } from './component/kinds/index.js';
+export { ROWS, ROW_GROUPS, rowNamed } from './component/rows.js';
+export { columnFor, columnNamed, setBits, shownBits, STATE_COLUMNS } from './component/states.js';
+export type { FoundPart } from './component/parts.js';
+export { findParts } from './component/parts.js';
 export * from './css/environment.js';
 export * from './css/explain/index.js';
 export { AT_REST, forceStates, type ForcedStates } from './css/forced.js';
 export { parseSheet, MAX_SHEET_LENGTH } from './css/parse-sheet.js';
-export { ATOMS, atomsOf, bitsOf, closeBits, type Atom } from './css/selector/states.js';
+export { ATOMS, atomsOf, bitsOf, CARRIED, closeBits, type Atom } from './css/selector/states.js';
 export * from './css/selector/named-states.js';
 export { pathSelector } from './page/path.js';
 export { compileText, InvalidSelectorError } from './css/selector/match.js';
@@ -23,6 +27,7 @@ export { RuleIndex } from './css/rules.js';
 export { SHORTHANDS } from './css/shorthand/index.js';
 export { PRINTED_SHORTHANDS, printShorthand } from './css/shorthand/print.js';
 export * from './handover/index.js';
+export { DEFAULT_BOUNDS, type ViewportBounds } from './look/conditions.js';
 export * from './look/model.js';
 export { LOOK_STYLE_ID } from './page/frame.js';
 export { labelledControl } from './page/label.js';
@@ -36,10 +41,22 @@ export { baseOf, fileName, resolveAddress, titleOf, type StoredSheet } from './p
 export { isBuiltByScript } from './page/static-check.js';
 export { descendants, ancestors, textOf, type ElementNode, type PageTree } from './page/tree.js';
 export * from './session/component-session.js';
+export type { PartMember } from './session/members.js';
 export * from './session/page-ledger.js';
 export * from './session/page-session.js';
 export * from './session/state-sheet.js';
+export type { TrackSample } from './session/try-colours.js';
+export { cellSetting } from './session/cells.js';
 export { siteColours, type SiteColourUse } from './page/site-colours.js';
 export { stateWords } from './handover/state-selector.js';
 export { isColourText } from './css/declaration.js';
 export type { FontMetrics, FontMetricsTable } from './css/values/context.js';
+export {
+  colourAsSaid,
+  isBlock,
+  mendText,
+  readBlock,
+  readCellText,
+  type ReadBlock,
+  type ReadValue,
+} from './look/read-value.js';

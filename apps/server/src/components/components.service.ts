@@ -41,14 +41,17 @@ export class ComponentsService {
     return (await this.describe(scope, [await this.row(scope, id)]))[0]!;
   }
 
-  /** Opens a component of a page: the one that is kept already, or a new one. A deleted one comes back as it was. */
+  /**
+   * Opens a component of a page: the one that its site keeps already, whichever page it was first seen on, or a new
+   * one. A deleted one comes back as it was.
+   */
   async open(scope: OwnerScope, input: OpenComponent): Promise<Component> {
     if (!kindNamed(input.kind)) throw problem('invalid', 400, `No kind of component is called "${input.kind}"`);
     const page = await scope.first(pages, and(eq(pages.id, input.pageId), isNull(pages.deletedAt)));
     if (!page) throw notFound('The page');
     const { selector } = input.locator;
     const same = and(
-      eq(components.pageId, page.id),
+      eq(components.siteId, page.siteId),
       eq(components.kind, input.kind),
       eq(components.selector, selector),
     );

@@ -41,6 +41,9 @@ export const sites = pgTable(
     id: uuid('id').primaryKey().defaultRandom(),
     ownerId: ownerId(),
     name: text('name').notNull(),
+    /** Widths in CSS pixels up to which the medium and the narrow viewport's settings hold. */
+    mediumUpTo: integer('medium_up_to').notNull().default(1023),
+    narrowUpTo: integer('narrow_up_to').notNull().default(599),
     createdAt: createdAt(),
     deletedAt: deletedAt(),
   },
@@ -134,7 +137,7 @@ export const components = pgTable(
     kind: text('kind').notNull(),
     name: text('name').notNull(),
     locator: jsonb('locator').$type<unknown>().notNull(),
-    /** The selector once more, so that opening the same component twice finds the first. */
+    /** The selector once more, so that the same component of another page, or opened twice, finds the first. */
     selector: text('selector').notNull(),
     currentTrialId: uuid('current_trial_id').notNull(),
     createdAt: createdAt(),
@@ -143,7 +146,7 @@ export const components = pgTable(
   (table) => [
     unique().on(table.ownerId, table.id),
     index().on(table.siteId),
-    unique('components_one_per_selector').on(table.pageId, table.kind, table.selector),
+    unique('components_one_per_site').on(table.siteId, table.kind, table.selector),
     foreignKey({ columns: [table.ownerId, table.siteId], foreignColumns: [sites.ownerId, sites.id] }).onDelete(
       'cascade',
     ),

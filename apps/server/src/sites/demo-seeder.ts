@@ -5,7 +5,7 @@ import { DEMO_OWNER } from '../owners/owner.guard.js';
 import { PagesService } from '../pages/pages.service.js';
 
 const SITE_NAME = 'Quillhaven Ferries';
-const PAGES = ['/', '/booking.html'];
+const PAGES = ['/', '/booking.html', '/timetable.html', '/islands.html', '/contact.html', '/sign-in.html'];
 
 /** Puts the demo site in, once for a database: brought from the practice host like any other page. */
 @Injectable()

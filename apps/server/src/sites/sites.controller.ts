@@ -1,6 +1,6 @@
 import { Body, Controller, Delete, Get, HttpCode, Param, Patch, Post, UseGuards } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
-import { renameSiteSchema, siteListSchema, siteSchema } from '@retoque/contract';
+import { changeSiteSchema, siteListSchema, siteSchema } from '@retoque/contract';
 import { createZodDto, ZodResponse } from 'nestjs-zod';
 import type { OwnerScope } from '../database/owner-scope.js';
 import { IdDto } from '../http/id.js';
@@ -9,7 +9,7 @@ import { SitesService } from './sites.service.js';
 
 class SiteDto extends createZodDto(siteSchema) {}
 class SiteListDto extends createZodDto(siteListSchema) {}
-class RenameSiteDto extends createZodDto(renameSiteSchema) {}
+class ChangeSiteDto extends createZodDto(changeSiteSchema) {}
 
 @ApiTags('sites')
 @Controller('sites')
@@ -31,8 +31,8 @@ export class SitesController {
 
   @Patch(':id')
   @ZodResponse({ type: SiteDto })
-  rename(@Owned() scope: OwnerScope, @Param() { id }: IdDto, @Body() body: RenameSiteDto) {
-    return this.sites.rename(scope, id, body.name);
+  change(@Owned() scope: OwnerScope, @Param() { id }: IdDto, @Body() body: ChangeSiteDto) {
+    return this.sites.change(scope, id, body);
   }
 
   @Delete(':id')

@@ -1,9 +1,9 @@
 import { Injectable } from '@nestjs/common';
-import type { PageSummary, Site, SiteChoice } from '@retoque/contract';
+import type { ChangeSite, PageSummary, Site, SiteChoice } from '@retoque/contract';
 import { and, asc, eq, inArray, isNotNull, isNull } from 'drizzle-orm';
 import type { OwnerScope } from '../database/owner-scope.js';
 import { components, pages, pageVersions, sites } from '../database/schema.js';
-import { notFound } from '../http/problem.js';
+import { notFound, problem } from '../http/problem.js';
 
 @Injectable()
 export class SitesService {
@@ -18,9 +18,29 @@ export class SitesService {
     return (await this.describe(scope, [row]))[0]!;
   }
 
-  async rename(scope: OwnerScope, id: string, name: string): Promise<Site> {
-    const [row] = await scope.update(sites, { name }, and(eq(sites.id, id), isNull(sites.deletedAt))!);
-    if (!row) throw notFound('The site');
+  /** @throws ProblemException 409 when the bounds are no longer those that the new ones were set on */
+  async change(scope: OwnerScope, id: string, { name, bounds }: ChangeSite): Promise<Site> {
+    await scope.transaction(async (inner) => {
+      const live = and(eq(sites.id, id), isNull(sites.deletedAt));
+      const row = await inner.first(sites, live, { forUpdate: true });
+      if (!row) throw notFound('The site');
+      if (bounds && (row.mediumUpTo !== bounds.from.medium || row.narrowUpTo !== bounds.from.narrow)) {
+        throw problem(
+          'conflict',
+          409,
+          'The widths were changed in the meantime',
+          `They are ${row.mediumUpTo} and ${row.narrowUpTo} pixels now. Load the page again, and change those.`,
+        );
+      }
+      await inner.update(
+        sites,
+        {
+          ...(name === undefined ? {} : { name }),
+          ...(bounds ? { mediumUpTo: bounds.to.medium, narrowUpTo: bounds.to.narrow } : {}),
+        },
+        eq(sites.id, id),
+      );
+    });
     return this.get(scope, id);
   }
 
@@ -52,6 +72,7 @@ export class SitesService {
     return rows.map((row) => ({
       id: row.id,
       name: row.name,
+      bounds: { medium: row.mediumUpTo, narrow: row.narrowUpTo },
       createdAt: row.createdAt.toISOString(),
       pages: summaries.filter((page) => page.siteId === row.id),
       componentCount: found.filter((item) => item.siteId === row.id && live.has(item.pageId)).length,

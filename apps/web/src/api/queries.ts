@@ -6,6 +6,7 @@ import {
   siteListSchema,
   siteSchema,
   type AddTrial,
+  type ChangeSite,
   type Component,
   type FromAddress,
   type FromPaste,
@@ -121,6 +122,17 @@ export function useAddTrial(id: string) {
   return useMutation({
     mutationFn: (body: AddTrial) => call(componentSchema, `/components/${id}/trials`, { method: 'POST', body }),
     onSuccess: (component: Component) => client.setQueryData(componentQuery(id).queryKey, component),
+  });
+}
+
+export function useChangeSite(id: string) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (body: ChangeSite) => call(siteSchema, `/sites/${id}`, { method: 'PATCH', body }),
+    onSuccess: (site) => {
+      client.setQueryData(siteQuery(id).queryKey, site);
+      return client.invalidateQueries({ queryKey: ['sites'] });
+    },
   });
 }
 

@@ -11,6 +11,14 @@ export function engine(): Remote<Engine> {
   return remote;
 }
 
+let surveyor: Remote<Engine> | undefined;
+
+/** A second worker that looks at the site's other pages, so that the page in hand never waits for them. */
+export function surveyEngine(): Remote<Engine> {
+  surveyor ??= wrap<Engine>(new Worker(new URL('./worker.ts', import.meta.url), { type: 'module', name: 'surveyor' }));
+  return surveyor;
+}
+
 /** Opens a page in the worker; resolves to its version once it is parsed there. */
 export function useOpenedPage(page: Page | undefined) {
   return useQuery({

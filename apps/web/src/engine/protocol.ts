@@ -1,11 +1,15 @@
 import type {
   CellExplanation,
+  EditingPlace,
   FoundComponent,
   Locator,
   Look,
+  PartMember,
   RuleCheck,
   StateSheet,
+  TakenAlong,
   TrackSample,
+  ViewportBounds,
   ViewportName,
 } from '@retoque/core';
 import type { PageVersion } from '@retoque/contract';
@@ -13,20 +17,36 @@ import type { PageVersion } from '@retoque/contract';
 /** What the worker needs of a page version; it is parsed there once and stays there. */
 export type EnginePage = Pick<PageVersion, 'id' | 'html' | 'address' | 'sheets' | 'assets'>;
 
+/** A component that is kept, with the look that it wears. */
+export interface KeptLook {
+  readonly kind: string;
+  readonly name: string;
+  readonly locator: Locator;
+  readonly look: Look;
+}
+
 export interface ComponentRef {
   readonly versionId: string;
+  /** The page, as settings name it. */
+  readonly pageId: string;
   readonly kind: string;
   readonly locator: Locator;
+  /** Selectors that the owner gave for parts. */
+  readonly parts?: Readonly<Record<string, string>> | undefined;
+  readonly bounds: ViewportBounds;
+  /** Other components of the site with a look; those that reach wider stand before this one. */
+  readonly others: readonly KeptLook[];
 }
 
 export interface FoundWithChecks extends FoundComponent {
-  /** In how many states its text is short, and in how many nothing sure can be said. */
+  /** In how many states a demand falls short, and in how many nothing sure can be said. */
   readonly short: number;
   readonly unsure: number;
 }
 
 /** A cell of the state sheet. */
 export interface CellRef {
+  readonly part: string;
   readonly row: string;
   readonly column: string;
 }
@@ -38,13 +58,37 @@ export interface OpenedComponent {
   readonly reach: number;
 }
 
+/** Where and how much of the sheet is wanted. */
+export interface SheetQuery {
+  readonly viewport: ViewportName;
+  readonly place: EditingPlace;
+  readonly unfolded: readonly string[];
+  readonly whole: readonly string[];
+  readonly added: readonly string[];
+}
+
 export interface SheetAnswer {
   readonly editNumber: number;
   readonly sheet: StateSheet;
 }
 
+/** A still page with one part in one state, and where the part stands in it. */
+export interface StillFrame {
+  readonly html: string;
+  readonly order: number;
+}
+
+export interface SelectorAnswer {
+  readonly count: number;
+  /** Why the selector cannot be used; undefined when it can. */
+  readonly problem: string | undefined;
+  readonly orders: readonly number[];
+}
+
 export interface HandoverAnswer {
   readonly css: string;
+  /** For this page alone; empty when the look says nothing about it. */
+  readonly pageCss: string;
   readonly compared: number;
   readonly widths: number;
   readonly failures: readonly {
@@ -71,20 +115,40 @@ export interface SiteColour {
 /** The computation behind the screens; it runs in a worker, so that it never holds up the interface. */
 export interface Engine {
   open(page: EnginePage): Promise<{ title: string }>;
-  find(versionId: string, looks: readonly { kind: string; locator: Locator; look: Look }[]): Promise<FoundWithChecks[]>;
+  find(
+    versionId: string,
+    pageId: string,
+    bounds: ViewportBounds,
+    looks: readonly KeptLook[],
+  ): Promise<FoundWithChecks[]>;
   liveFrame(versionId: string): Promise<string>;
-  stillFrame(component: ComponentRef, column: string): Promise<string>;
+  stillFrame(
+    component: ComponentRef,
+    part: string,
+    column: string,
+    viewport: ViewportName,
+    look: Look,
+    place: EditingPlace,
+  ): Promise<StillFrame>;
   component(component: ComponentRef): Promise<OpenedComponent>;
-  sheet(component: ComponentRef, look: Look, viewport: ViewportName, editNumber: number): Promise<SheetAnswer>;
+  sheet(component: ComponentRef, look: Look, query: SheetQuery, editNumber: number): Promise<SheetAnswer>;
   tryColours(
     component: ComponentRef,
     look: Look,
-    viewport: ViewportName,
+    query: SheetQuery,
     cell: CellRef,
     colours: readonly string[],
   ): Promise<TrackSample[]>;
   explain(component: ComponentRef, viewport: ViewportName, cell: CellRef): Promise<CellExplanation>;
   checkRule(component: ComponentRef, viewport: ViewportName, cell: CellRef, selector: string): Promise<RuleCheck>;
+  /** Texts that a colour set on a part does not reach. */
+  colourChildren(component: ComponentRef, viewport: ViewportName, cell: CellRef): Promise<TakenAlong[]>;
+  members(component: ComponentRef, part: string): Promise<PartMember[]>;
+  /** How many elements a selector reaches, for a part that is corrected. */
+  trySelector(versionId: string, selector: string): Promise<SelectorAnswer>;
+  /** A selector for an element that was pointed at. */
+  selectorOf(component: ComponentRef, order: number): Promise<string>;
+  partAt(component: ComponentRef, order: number): Promise<string | undefined>;
   handover(component: ComponentRef, look: Look, name: string): Promise<HandoverAnswer>;
   siteColours(versionId: string): Promise<SiteColour[]>;
 }

@@ -2,15 +2,20 @@ import {
   ComponentSession,
   DESKTOP,
   EMPTY_LOOK,
+  InvalidSelectorError,
   PageSession,
+  pathSelector,
+  selectAll,
   siteColours,
+  siteSelectors,
   stateWords,
   VIEWPORTS,
+  type EditingPlace,
   type Environment,
   type ViewportName,
 } from '@retoque/core';
 import { expose } from 'comlink';
-import type { ComponentRef, Engine, EnginePage, FoundWithChecks } from './protocol';
+import type { ComponentRef, Engine, EnginePage, FoundWithChecks, KeptLook, SheetQuery } from './protocol';
 
 /** Pages as they were handed in; small beside what is worked out from them, so many are kept. */
 const sources = new Map<string, EnginePage>();
@@ -18,7 +23,9 @@ const sources = new Map<string, EnginePage>();
 const sessions = new Map<string, PageSession>();
 const components = new Map<string, Map<string, ComponentSession>>();
 const MAX_SOURCES = 200;
-const MAX_SESSIONS = 6;
+const MAX_SESSIONS = 8;
+/** Sessions of one page; a look of another component that changes makes a new one. */
+const MAX_COMPONENTS = 60;
 
 function forgetOldest(map: Map<string, unknown>, most: number): void {
   const [oldest] = map.keys();
@@ -38,17 +45,72 @@ function opened(versionId: string): { page: EnginePage; session: PageSession } {
   return { page, session };
 }
 
+const isSame = (ref: ComponentRef, other: KeptLook): boolean =>
+  other.kind === ref.kind && other.locator.selector === ref.locator.selector;
+
+/** CSS of the components that reach wider than one and touch it; what reaches least stands last. */
+function widerCss(ref: ComponentRef, page: PageSession): string {
+  const others = ref.others.filter((other) => other.look.settings.length && !isSame(ref, other));
+  if (!others.length) return '';
+  const own = safely(() => selectAll(page.tree, ref.locator.selector)) ?? [];
+  const within = new Set<unknown>(own);
+  for (const element of page.tree.elements) if (element.parent && within.has(element.parent)) within.add(element);
+  return others
+    .flatMap((other) => {
+      const session = safely(() =>
+        sessionOf({ ...ref, kind: other.kind, locator: other.locator, parts: other.look.parts, others: [] }),
+      );
+      if (!session) return [];
+      const roots = session.located.elements;
+      // A look is wider when it reaches beyond this component as well as into it.
+      const inside = session.parts.some((part) => part.elements.some((element) => within.has(element)));
+      const outside = roots.some((element) => !within.has(element));
+      return inside && outside ? [{ css: session.css(other.look), reach: roots.length }] : [];
+    })
+    .sort((a, b) => b.reach - a.reach)
+    .map(({ css }) => css)
+    .join('\n');
+}
+
+function safely<T>(run: () => T): T | undefined {
+  try {
+    return run();
+  } catch {
+    // What is not on this page has no say on it.
+    return undefined;
+  }
+}
+
 function sessionOf(ref: ComponentRef): ComponentSession {
   const { session: page } = opened(ref.versionId);
   let own = components.get(ref.versionId);
   if (!own) components.set(ref.versionId, (own = new Map()));
-  const key = JSON.stringify([ref.kind, ref.locator]);
+  const before = ref.others.length ? widerCss(ref, page) : '';
+  const key = JSON.stringify([ref.kind, ref.locator, ref.parts ?? {}, ref.bounds, ref.pageId, before]);
   let session = own.get(key);
-  if (!session) own.set(key, (session = new ComponentSession(page, ref.kind, ref.locator)));
+  if (!session) {
+    const { parts, pageId, bounds } = ref;
+    session = new ComponentSession(page, ref.kind, ref.locator, { parts: parts ?? {}, pageId, bounds, before });
+    own.set(key, session);
+    const [oldest] = own.keys();
+    if (own.size > MAX_COMPONENTS && oldest !== undefined) own.delete(oldest);
+  }
   return session;
 }
 
-const environmentOf = (viewport: ViewportName): Environment => ({ ...DESKTOP, ...VIEWPORTS[viewport] });
+const environmentOf = (viewport: ViewportName, place: EditingPlace = {}): Environment => ({
+  ...DESKTOP,
+  ...VIEWPORTS[viewport],
+  scheme: place.scheme ?? 'light',
+});
+
+const requestOf = ({ viewport, place, unfolded, whole, added }: SheetQuery) => ({
+  environment: environmentOf(viewport, place),
+  place,
+  unfolded,
+  whole,
+  added,
+});
 
 const assetBase = `${self.location.origin}/api/assets/`;
 const assetsOf = (page: EnginePage) => {
@@ -69,13 +131,20 @@ const engine: Engine = {
     return { title: opened(page.id).session.title };
   },
 
-  async find(versionId, looks) {
+  async find(versionId, pageId, bounds, looks) {
     const { session } = opened(versionId);
     return session.components().map((found): FoundWithChecks => {
       const kept = looks.find((item) => item.kind === found.kind && item.locator.selector === found.selector);
-      const checks = sessionOf({ versionId, kind: found.kind, locator: found.locator }).sheet(
-        kept?.look ?? EMPTY_LOOK,
-      ).checks;
+      const { kind, locator } = found;
+      const { checks } = sessionOf({
+        versionId,
+        pageId,
+        kind,
+        locator,
+        parts: kept?.look.parts,
+        bounds,
+        others: looks,
+      }).sheet(kept?.look ?? EMPTY_LOOK, { unfolded: [] });
       const count = (verdict: string) => checks.filter((check) => check.verdict === verdict).length;
       return { ...found, short: count('short'), unsure: count('unsure') };
     });
@@ -86,12 +155,17 @@ const engine: Engine = {
     return session.frame({ still: false, ...assetsOf(page) });
   },
 
-  async stillFrame(ref, column) {
+  async stillFrame(ref, part, column, viewport, look, place) {
     const { page, session } = opened(ref.versionId);
-    const component = sessionOf(ref);
-    const state = component.kind.states.find((item) => item.name === column);
-    if (!state) throw new Error(`No state is called "${column}".`);
-    return session.frame({ still: true, forced: component.forcedFor(state), ...assetsOf(page) });
+    const environment = environmentOf(viewport, place);
+    const seen = sessionOf(ref).seenIn(part, column, { look, environment, place });
+    const html = session.frame({
+      still: true,
+      tree: seen.stage.tree,
+      forced: seen.view.forced,
+      ...assetsOf(page),
+    });
+    return { html, order: seen.element.order };
   },
 
   async component(ref) {
@@ -104,12 +178,12 @@ const engine: Engine = {
     };
   },
 
-  async sheet(ref, look, viewport, editNumber) {
-    return { editNumber, sheet: sessionOf(ref).sheet(look, environmentOf(viewport)) };
+  async sheet(ref, look, query, editNumber) {
+    return { editNumber, sheet: sessionOf(ref).sheet(look, requestOf(query)) };
   },
 
-  async tryColours(ref, look, viewport, cell, colours) {
-    return sessionOf(ref).tryColours(look, cell, colours, environmentOf(viewport));
+  async tryColours(ref, look, query, cell, colours) {
+    return sessionOf(ref).tryColours(look, cell, colours, requestOf(query));
   },
 
   async explain(ref, viewport, cell) {
@@ -120,24 +194,58 @@ const engine: Engine = {
     return sessionOf(ref).checkRule(cell, selector, environmentOf(viewport));
   },
 
+  async colourChildren(ref, viewport, cell) {
+    return sessionOf(ref).colourChildren(cell, environmentOf(viewport));
+  },
+
+  async members(ref, part) {
+    return sessionOf(ref).members(part);
+  },
+
+  async trySelector(versionId, selector) {
+    try {
+      const elements = selectAll(opened(versionId).session.tree, selector);
+      return { count: elements.length, problem: undefined, orders: elements.slice(0, 500).map(({ order }) => order) };
+    } catch (error) {
+      if (!(error instanceof InvalidSelectorError)) throw error;
+      return { count: 0, problem: error.message, orders: [] };
+    }
+  },
+
+  async selectorOf(ref, order) {
+    const { session } = opened(ref.versionId);
+    const element = session.tree.elements[order];
+    if (!element) throw new Error('That element is not on the page.');
+    const root = sessionOf(ref).selector;
+    const own = siteSelectors(element, session.stylesFor());
+    return own.find((selector) => selector.startsWith(root)) ?? own[0] ?? pathSelector(element);
+  },
+
+  async partAt(ref, order) {
+    return sessionOf(ref).partAt(order);
+  },
+
   async handover(ref, look, name) {
-    const { css, plan, proof } = sessionOf(ref).handover(look, name);
+    const { css, pageCss, plans, proof, cases } = sessionOf(ref).handover(look, name);
     return {
       css,
+      pageCss,
       compared: proof.compared,
-      widths: opened(ref.versionId).session.environmentCases.length,
+      widths: cases,
       failures: proof.failures.slice(0, 20).map((failure) => ({
         property: failure.property,
         state: stateWords(failure.states),
         wanted: failure.wanted,
         got: failure.got,
       })),
-      unbeatable: plan.unbeatable.map(({ property, applied }) => ({
-        property,
-        selector: applied.selector?.text ?? 'style attribute',
-        sheet: applied.declaration.place.sheet,
-        line: applied.declaration.place.line,
-      })),
+      unbeatable: plans
+        .flatMap((plan) => plan.unbeatable)
+        .map(({ property, applied }) => ({
+          property,
+          selector: applied.selector?.text ?? 'style attribute',
+          sheet: applied.declaration.place.sheet,
+          line: applied.declaration.place.line,
+        })),
     };
   },
 

@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { Check, Copy, Download } from 'lucide-react';
 import { lazy, Suspense, useState } from 'react';
 import { useParams } from 'react-router';
-import { componentQuery, pageQuery, siteQuery } from '../api/queries';
+import { componentQuery, componentsQuery, pageQuery, siteQuery } from '../api/queries';
 import { engine, useOpenedPage } from '../engine/engine';
 import type { HandoverAnswer } from '../engine/protocol';
 import { AppBar } from '../shell/AppBar';
@@ -11,6 +11,7 @@ import { Busy } from '../shell/Busy';
 import { Notice } from '../shell/Notice';
 import { handoverPath, stylePath, surveyPath } from '../shell/paths';
 import { toaster } from '../shell/toasts';
+import { keptLooks } from '../style/kept';
 import { useDocumentTitle } from '../shell/useDocumentTitle';
 import { Button } from '../theme/Button';
 
@@ -22,17 +23,31 @@ export function HandoverScreen() {
   const site = useQuery(siteQuery(siteId));
   const page = useQuery(pageQuery(pageId));
   const component = useQuery({ ...componentQuery(componentId), staleTime: 0, refetchOnMount: 'always' });
+  const kept = useQuery(componentsQuery(siteId));
   const opened = useOpenedPage(page.data);
   useDocumentTitle('Hand over', component.data?.name);
   const trial = component.data?.trials.find((item) => item.id === component.data.currentTrialId);
   const versionId = opened.data?.versionId;
   const handover = useQuery({
     queryKey: ['engine', 'handover', versionId, componentId, trial?.look],
-    enabled: versionId !== undefined && trial !== undefined && !component.isFetching,
+    enabled:
+      versionId !== undefined &&
+      trial !== undefined &&
+      site.data !== undefined &&
+      kept.data !== undefined &&
+      !component.isFetching,
     retry: false,
     queryFn: () =>
       engine().handover(
-        { versionId: versionId!, kind: component.data!.kind, locator: component.data!.locator },
+        {
+          versionId: versionId!,
+          pageId,
+          kind: component.data!.kind,
+          locator: component.data!.locator,
+          parts: trial!.look.parts,
+          bounds: site.data!.bounds,
+          others: keptLooks(kept.data!),
+        },
         trial!.look,
         component.data!.name,
       ),
@@ -59,9 +74,9 @@ export function HandoverScreen() {
           </Box>
         ) : !answer ? (
           <Busy>Writing the CSS and proving it</Busy>
-        ) : !answer.css ? (
+        ) : !answer.css && !answer.pageCss ? (
           <Box mt="14px">
-            <Notice>Nothing is changed yet. Set a colour on the Style screen, and its CSS appears here.</Notice>
+            <Notice>Nothing is changed yet. Set a value on the Style screen, and its CSS appears here.</Notice>
           </Box>
         ) : (
           <>
@@ -69,22 +84,48 @@ export function HandoverScreen() {
               Add this at the end of your site’s own CSS, or as a stylesheet after all others.
             </Box>
             <Proof answer={answer} />
-            <Flex gap="8px" mt="16px" mb="10px">
-              <CopyButton css={answer.css} />
-              <Button onClick={() => download(answer.css, fileName(component.data!.name))}>
-                <Download aria-hidden="true" />
-                Download {fileName(component.data!.name)}
-              </Button>
-            </Flex>
-            <Box border="1px solid {colors.line}" borderRadius="l" overflow="hidden" bg="card">
-              <Suspense fallback={<Busy>Opening the CSS</Busy>}>
-                <CssView css={answer.css} />
-              </Suspense>
-            </Box>
+            {answer.css ? (
+              <Code
+                title={answer.pageCss ? 'For every page' : undefined}
+                css={answer.css}
+                file={fileName(component.data!.name)}
+              />
+            ) : null}
+            {answer.pageCss ? (
+              <Code
+                title={`For “${page.data!.name}” alone, after the other`}
+                css={answer.pageCss}
+                file={fileName(`${component.data!.name} ${page.data!.name}`)}
+              />
+            ) : null}
           </>
         )}
       </Box>
     </Flex>
+  );
+}
+
+function Code({ title, css, file }: { title: string | undefined; css: string; file: string }) {
+  return (
+    <Box as="section" mt="16px">
+      {title ? (
+        <Box as="h2" fontSize="15px" fontWeight={650} mb="8px">
+          {title}
+        </Box>
+      ) : null}
+      <Flex gap="8px" mb="10px">
+        <CopyButton css={css} />
+        <Button onClick={() => download(css, file)}>
+          <Download aria-hidden="true" />
+          Download {file}
+        </Button>
+      </Flex>
+      <Box border="1px solid {colors.line}" borderRadius="l" overflow="hidden" bg="card">
+        <Suspense fallback={<Busy>Opening the CSS</Busy>}>
+          <CssView css={css} />
+        </Suspense>
+      </Box>
+    </Box>
   );
 }
 

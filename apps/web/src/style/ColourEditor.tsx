@@ -1,20 +1,20 @@
-import { Box, Flex, Input } from '@chakra-ui/react';
+import { Box, Flex } from '@chakra-ui/react';
 import {
   fromOklch,
   inSrgb,
-  parseColour,
   toHex,
   toOklch,
+  TRANSPARENT,
   type Cell,
   type Look,
   type Oklch,
-  type ViewportName,
+  type Row,
 } from '@retoque/core';
 import { useEffect, useRef, useState, type RefObject } from 'react';
-import type { ComponentRef, SiteColour } from '../engine/protocol';
+import type { ComponentRef, SheetQuery, SiteColour } from '../engine/protocol';
 import type { CellAddress } from './cells';
-import { colourProblem } from './colour-problem';
 import { Track } from './Track';
+import { TypedValue } from './TypedValue';
 import { usePassing } from './usePassing';
 
 const MAX_CHROMA = 0.37;
@@ -23,8 +23,9 @@ const MAX_CHROMA = 0.37;
 export function ColourEditor({
   component,
   look,
-  viewport,
+  query,
   address,
+  row,
   cell,
   colours,
   field,
@@ -33,17 +34,18 @@ export function ColourEditor({
 }: {
   component: ComponentRef;
   look: Look;
-  viewport: ViewportName;
+  query: SheetQuery;
   address: CellAddress;
+  row: Row;
   cell: Cell;
   colours: readonly SiteColour[];
   field: RefObject<HTMLInputElement | null>;
   /** @param gesture changes of one drag share a gesture, and are undone together */
-  onChange: (value: string | undefined, gesture: string) => void;
+  onChange: (values: Readonly<Record<string, string>>, gesture: string) => void;
   onLeave: () => void;
 }) {
   const hue = useRef(0);
-  const current = toOklch(cell.colour, hue.current);
+  const current = toOklch(cell.colour ?? TRANSPARENT, hue.current);
   useEffect(() => {
     if (current.c > 0.002) hue.current = current.h;
   }, [current.c, current.h]);
@@ -51,13 +53,15 @@ export function ColourEditor({
   const [held, setHeld] = useState<Oklch>();
   const shown = held ?? current;
   const gesture = useRef(0);
-  const marks = usePassing(component, look, viewport, address, shown);
+  const marks = usePassing(component, look, query, address, shown);
 
+  const key = `${address.part}/${address.row}/${address.column}`;
+  const everySide = (value: string) => Object.fromEntries(row.properties.map((property) => [property, value]));
   const set = (part: Partial<Oklch>) => {
     const next = { ...shown, ...part };
     if (part.h !== undefined) hue.current = part.h;
     setHeld(next);
-    onChange(toHex(fromOklch(next)), `${address.row}/${address.column}/track${gesture.current}`);
+    onChange(everySide(toHex(fromOklch(next))), `${key}/track${gesture.current}`);
   };
   const finish = () => {
     gesture.current++;
@@ -116,11 +120,13 @@ export function ColourEditor({
           ? 'Outside what screens show; brought to the nearest colour.'
           : 'Solid line under a track: where it passes.'}
       </Box>
-      <TypedColour
-        key={`${address.row}/${address.column}`}
+      <TypedValue
+        key={key}
+        label="Colour"
+        row={row}
         field={field}
-        value={cell.own ?? (cell.mixed ? '' : toHex(cell.colour))}
-        onChange={(value) => onChange(value, `${address.row}/${address.column}/typed${gesture.current}`)}
+        value={cell.own ?? (cell.mixed || !cell.colour ? '' : toHex(cell.colour))}
+        onChange={(values) => onChange(values, `${key}/typed${gesture.current}`)}
         onLeave={() => {
           gesture.current++;
           onLeave();
@@ -146,73 +152,12 @@ export function ColourEditor({
                 aria-label={`Use ${colour.name ?? colour.hex}`}
                 onClick={() => {
                   gesture.current++;
-                  onChange(colour.hex, `swatch${gesture.current}`);
+                  onChange(everySide(colour.hex), `swatch${gesture.current}`);
                 }}
               />
             </Box>
           ))}
         </Flex>
-      ) : null}
-    </Box>
-  );
-}
-
-/** A text field that takes any CSS colour; what cannot be read is named and kept, and nothing is changed. */
-function TypedColour({
-  value,
-  field,
-  onChange,
-  onLeave,
-}: {
-  value: string;
-  field: RefObject<HTMLInputElement | null>;
-  onChange: (value: string) => void;
-  onLeave: () => void;
-}) {
-  const [text, setText] = useState<string>();
-  const problem = text === undefined || text.trim() === '' ? undefined : colourProblem(text.trim());
-  return (
-    <Box>
-      <Input
-        ref={field}
-        fontFamily="mono"
-        fontSize="12.5px"
-        aria-label="Colour"
-        aria-invalid={Boolean(problem)}
-        aria-describedby={problem ? 'colour-problem' : undefined}
-        spellCheck={false}
-        autoComplete="off"
-        value={text ?? value}
-        onFocus={(event) => event.target.select()}
-        onChange={(event) => {
-          const typed = event.target.value;
-          setText(typed);
-          // A bare word may still be on its way to another one, so words wait for Enter.
-          const ready = !/^[a-z]+$/i.test(typed.trim()) || parseColour(typed) !== undefined;
-          if (typed.trim() && ready && !colourProblem(typed.trim())) onChange(typed.trim());
-        }}
-        onBlur={() => {
-          if (!problem) setText(undefined);
-        }}
-        onKeyDown={(event) => {
-          if (event.key === 'Enter') {
-            const typed = text?.trim();
-            if (typed && !colourProblem(typed)) onChange(typed);
-            if (!problem) {
-              setText(undefined);
-              onLeave();
-            }
-          } else if (event.key === 'Escape') {
-            event.stopPropagation();
-            setText(undefined);
-            onLeave();
-          }
-        }}
-      />
-      {problem ? (
-        <Box id="colour-problem" role="alert" color="short" fontSize="12px" mt="5px">
-          {problem}
-        </Box>
       ) : null}
     </Box>
   );

@@ -10,9 +10,12 @@ export function Measure({ check }: { check: ColumnCheck }) {
   if (check.measured === undefined) {
     return (
       <Box>
-        <Box fontSize="20px" fontWeight={600} color={check.verdict === 'unsure' ? 'unsure' : 'ink'}>
-          {check.verdict === 'unsure' ? 'Unsure' : 'Exempt'}
-        </Box>
+        <Flex alignItems="baseline" gap="8px">
+          <Box fontSize="20px" fontWeight={600} color={check.verdict === 'unsure' ? 'unsure' : 'ink'}>
+            {check.verdict === 'unsure' ? 'Unsure' : 'Exempt'}
+          </Box>
+          <Box color="ink2">{check.label.toLowerCase()}</Box>
+        </Flex>
         <Box color="ink2">{check.reason}</Box>
       </Box>
     );
@@ -27,7 +30,7 @@ export function Measure({ check }: { check: ColumnCheck }) {
         <Box fontWeight={650} color={short ? 'short' : 'ink'}>
           {short ? `short by ${showShortfall(check.measured, check.needed)}` : 'passes'}
         </Box>
-        <Box color="ink2">text on background</Box>
+        <Box color="ink2">{check.label.toLowerCase()}</Box>
       </Flex>
       <Box
         height="16px"
@@ -64,9 +67,14 @@ export function Measure({ check }: { check: ColumnCheck }) {
         ))}
       </Box>
       <Box color="ink2" mt="4px">
-        Needs {check.needed} ({check.large ? 'large text' : 'text'}, WCAG 2.2 level AA).
-        {check.measuredElements > 1 ? ` The lowest of ${check.measuredElements}: “${check.worstText}”.` : ''}
+        Needs {check.needed} ({sortOf(check)}, WCAG 2.2 {check.criterion} at level AA).
+        {check.measuredElements > 1
+          ? ` The lowest of ${check.measuredElements}${check.worstText ? `: “${check.worstText}”` : ''}.`
+          : ''}
       </Box>
     </Box>
   );
 }
+
+const sortOf = (check: ColumnCheck): string =>
+  check.criterion === '1.4.11' ? 'edges and icons' : check.large ? 'large text' : 'text';

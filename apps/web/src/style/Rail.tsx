@@ -1,7 +1,9 @@
 import { Box, chakra, Input } from '@chakra-ui/react';
-import { useEffect, useRef, useState } from 'react';
-import type { FoundWithChecks } from '../engine/protocol';
+import { kindNamed } from '@retoque/core';
+import { useEffect, useRef, useState, type KeyboardEvent } from 'react';
+import type { PageSummary } from '@retoque/contract';
 import { Tally } from '../shell/Wedge';
+import type { SiteComponent } from './useSiteComponents';
 
 const Item = chakra('button', {
   base: {
@@ -18,22 +20,33 @@ const Item = chakra('button', {
   },
 });
 
-/** The components of the page, one click apart. "/" goes to the search. */
+interface Group {
+  readonly label: string;
+  readonly items: readonly SiteComponent[];
+}
+
+/** The components of the site by the pages that they stand on: those of every page first. "/" goes to the search. */
 export function Rail({
   components,
+  pages,
+  pending,
   currentSelector,
   currentKind,
   onPick,
 }: {
-  components: readonly FoundWithChecks[];
+  components: readonly SiteComponent[];
+  pages: readonly PageSummary[];
+  /** How many pages are still being looked at. */
+  pending: number;
   currentSelector: string | undefined;
   currentKind: string;
-  onPick: (component: FoundWithChecks) => void;
+  onPick: (component: SiteComponent) => void;
 }) {
   const [search, setSearch] = useState('');
   const field = useRef<HTMLInputElement>(null);
+  const list = useRef<HTMLDivElement>(null);
   useEffect(() => {
-    const slash = (event: KeyboardEvent) => {
+    const slash = (event: globalThis.KeyboardEvent) => {
       const target = event.target as HTMLElement;
       if (event.key !== '/' || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName)) return;
       event.preventDefault();
@@ -42,12 +55,25 @@ export function Rail({
     window.addEventListener('keydown', slash);
     return () => window.removeEventListener('keydown', slash);
   }, []);
-  const wanted = search.trim().toLowerCase();
-  const shown = components.filter(
-    (item) => !wanted || `${item.name} ${item.selector} ${item.kind}`.toLowerCase().includes(wanted),
-  );
-  const regions = new Map<string, FoundWithChecks[]>();
-  for (const component of shown) regions.set(component.region, [...(regions.get(component.region) ?? []), component]);
+  const words = search.trim().toLowerCase().split(/\s+/).filter(Boolean);
+  const shown = components.filter(({ found, pages: on }) => {
+    const kind = kindNamed(found.kind)?.label ?? '';
+    const text = `${found.name} ${found.selector} ${kind} ${on.map((page) => page.name).join(' ')}`.toLowerCase();
+    return words.every((word) => text.includes(word));
+  });
+  const groups = groupByPage(shown, pages);
+  const first = groups[0]?.items[0];
+
+  const move = (event: KeyboardEvent) => {
+    const step = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0;
+    if (!step) return;
+    const items = [...(list.current?.querySelectorAll<HTMLElement>('button') ?? [])];
+    const at = items.indexOf(document.activeElement as HTMLElement);
+    const next = items[Math.max(0, Math.min(items.length - 1, at + step))];
+    if (!next) return;
+    event.preventDefault();
+    next.focus();
+  };
   return (
     <Box
       as="nav"
@@ -56,8 +82,10 @@ export function Rail({
       borderRight={{ lg: '1px solid {colors.line}' }}
       borderBottom={{ base: '1px solid {colors.line}', lg: 'none' }}
       py="10px"
+      position="relative"
       overflowY="auto"
       maxHeight={{ base: '180px', lg: 'none' }}
+      onKeyDown={move}
     >
       <Box px="10px" mb="6px">
         <Input
@@ -68,33 +96,54 @@ export function Rail({
           value={search}
           onChange={(event) => setSearch(event.target.value)}
           onKeyDown={(event) => {
-            if (event.key === 'Enter' && shown[0]) onPick(shown[0]);
+            if (event.key === 'Enter' && first) onPick(first);
             if (event.key === 'Escape') setSearch('');
           }}
         />
       </Box>
-      {[...regions].map(([region, items]) => (
-        <Box key={region}>
-          <Box fontSize="11px" fontWeight={600} color="ink3" padding="8px 12px 4px">
-            {region}
-          </Box>
-          {items.map((item) => (
-            <Item
-              key={`${item.kind} ${item.selector} ${item.elements[0]}`}
-              type="button"
-              aria-current={item.selector === currentSelector && item.kind === currentKind ? 'true' : undefined}
-              onClick={() => onPick(item)}
+      <div ref={list}>
+        {groups.map(({ label, items }) => (
+          <Box as="section" key={label} aria-label={label}>
+            <Box
+              fontSize="11px"
+              fontWeight={600}
+              color="ink3"
+              padding="8px 12px 4px"
+              overflow="hidden"
+              textOverflow="ellipsis"
+              whiteSpace="nowrap"
+              title={label}
             >
-              <Box as="span" flex="1" minWidth="0" overflow="hidden" textOverflow="ellipsis" whiteSpace="nowrap">
-                {item.name}
-              </Box>
-              <Box as="span" fontSize="11.5px">
-                <Tally short={item.short} unsure={item.unsure} />
-              </Box>
-            </Item>
-          ))}
+              {label}
+            </Box>
+            {items.map((item) => {
+              const { found } = item;
+              const isCurrent = found.selector === currentSelector && found.kind === currentKind;
+              return (
+                <Item
+                  key={`${found.kind} ${found.selector}`}
+                  type="button"
+                  aria-current={isCurrent ? 'true' : undefined}
+                  title={`${kindNamed(found.kind)?.label ?? found.kind}: ${found.selector}`}
+                  onClick={() => onPick(item)}
+                >
+                  <Box as="span" flex="1" minWidth="0" overflow="hidden" textOverflow="ellipsis" whiteSpace="nowrap">
+                    {found.name}
+                  </Box>
+                  <Box as="span" fontSize="11.5px">
+                    <Tally short={found.short} unsure={found.unsure} />
+                  </Box>
+                </Item>
+              );
+            })}
+          </Box>
+        ))}
+      </div>
+      {pending ? (
+        <Box color="ink3" padding="8px 12px" fontSize="12px" role="status">
+          Looking at {pending} more {pending === 1 ? 'page' : 'pages'}…
         </Box>
-      ))}
+      ) : null}
       {components.length && !shown.length ? (
         <Box color="ink2" padding="8px 12px">
           Nothing is called “{search.trim()}”.
@@ -102,4 +151,31 @@ export function Rail({
       ) : null}
     </Box>
   );
+}
+
+/** Short name of a page: the words before its site's, or Home for the first page of a site. */
+function shortName(page: PageSummary): string {
+  const path = URL.canParse(page.address) ? new URL(page.address).pathname : '';
+  if (page.source === 'address' && /^\/(index\.html?)?$/.test(path)) return 'Home';
+  return page.name.split(/\s*[:|–—]\s+/)[0] ?? page.name;
+}
+
+function groupByPage(components: readonly SiteComponent[], pages: readonly PageSummary[]): Group[] {
+  const groups = new Map<string, SiteComponent[]>();
+  const add = (label: string, item: SiteComponent) => groups.set(label, [...(groups.get(label) ?? []), item]);
+  const total = pages.length;
+  for (const item of components) {
+    const n = item.pages.length;
+    if (total > 1 && n === total) add('Every page', item);
+    else if (n > 1) add(`${n} of ${total} pages`, item);
+    else add(shortName(item.pages[0]!), item);
+  }
+  const order = [
+    'Every page',
+    ...Array.from({ length: total }, (_, i) => `${total - i} of ${total} pages`),
+    ...pages.map(shortName),
+  ];
+  return [...groups]
+    .sort(([a], [b]) => order.indexOf(a) - order.indexOf(b))
+    .map(([label, items]) => ({ label, items }));
 }

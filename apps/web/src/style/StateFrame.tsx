@@ -5,6 +5,8 @@ import {
   showShortfall,
   VIEWPORTS,
   type ColumnCheck,
+  type EditingPlace,
+  type Look,
   type StateColumn,
   type ViewportName,
 } from '@retoque/core';
@@ -15,9 +17,12 @@ import type { ComponentRef } from '../engine/protocol';
 import { elementIn } from '../frame/geometry';
 import { SafeFrame } from '../frame/SafeFrame';
 import { Wedge } from '../shell/Wedge';
+import { checkWords } from './checkWords';
 
 const HEIGHT = 132;
 const ROOM_AROUND = 14;
+/** Smaller than this nothing can be made out; of what is larger the beginning is shown. */
+const SMALLEST = 0.45;
 
 const Card = chakra('button', {
   base: {
@@ -37,30 +42,35 @@ const Card = chakra('button', {
   },
 });
 
-/** One state of the component, on its real page, with what was measured. */
+/** One state of a part, on its real page, with the figure that speaks for it. */
 export function StateFrame({
   component,
-  order,
+  part,
   column,
   viewport,
+  place,
+  look,
   css,
   check,
   selected,
   onSelect,
 }: {
   component: ComponentRef;
-  order: number;
+  part: string;
   column: StateColumn;
   viewport: ViewportName;
+  place: EditingPlace;
+  /** Only its exceptions matter here: they say which element stands for the part. */
+  look: Look;
   css: string;
   check: ColumnCheck | undefined;
   selected: boolean;
   onSelect: () => void;
 }) {
-  const html = useQuery({
-    queryKey: ['engine', 'still', component, column.name],
+  const frame = useQuery({
+    queryKey: ['engine', 'still', component, part, column.name, viewport, place, look.exceptions],
     staleTime: Infinity,
-    queryFn: () => engine().stillFrame(component, column.name),
+    queryFn: () => engine().stillFrame(component, part, column.name, viewport, look, place),
   });
   return (
     <Card
@@ -79,15 +89,32 @@ export function StateFrame({
         fontSize="12px"
         borderBottom="1px solid {colors.lineSoft}"
         width="100%"
+        overflow="hidden"
       >
-        <Box as="span" fontWeight={600}>
+        <Box as="span" fontWeight={600} flexShrink={0}>
           {column.label}
         </Box>
-        <Box as="span" fontFamily="mono" fontSize="10.5px" color="ink3" pt="1px">
-          {column.pseudo || 'at rest'}
+        <Box
+          as="span"
+          fontFamily="mono"
+          fontSize="10.5px"
+          color="ink3"
+          pt="1px"
+          overflow="hidden"
+          textOverflow="ellipsis"
+          whiteSpace="nowrap"
+        >
+          {column.pseudo || (column.atoms.length ? '' : 'at rest')}
         </Box>
       </Flex>
-      <Picture html={html.data} order={order} viewport={viewport} css={css} label={column.label} />
+      <Picture
+        html={frame.data?.html}
+        order={frame.data?.order ?? 0}
+        viewport={viewport}
+        scheme={place.scheme ?? 'light'}
+        css={css}
+        label={column.label}
+      />
       <Flex
         justifyContent="space-between"
         padding="5px 8px"
@@ -102,15 +129,14 @@ export function StateFrame({
   );
 }
 
-export function checkWords(check: ColumnCheck | undefined): string {
-  if (!check) return 'measuring';
-  if (check.measured === undefined) return `${check.verdict}. ${check.reason ?? ''}`;
-  const ratio = `contrast ${showRatio(check.measured)}, needs ${check.needed}`;
-  return check.verdict === 'short' ? `${ratio}, short by ${showShortfall(check.measured, check.needed)}` : ratio;
-}
-
 function Figure({ check }: { check: ColumnCheck | undefined }) {
-  if (!check) return <span>…</span>;
+  if (!check) {
+    return (
+      <Box as="span" color="ink3">
+        nothing to measure
+      </Box>
+    );
+  }
   if (check.measured === undefined) {
     return (
       <Box
@@ -149,12 +175,14 @@ function Picture({
   html,
   order,
   viewport,
+  scheme,
   css,
   label,
 }: {
   html: string | undefined;
   order: number;
   viewport: ViewportName;
+  scheme: 'light' | 'dark';
   css: string;
   label: string;
 }) {
@@ -178,14 +206,20 @@ function Picture({
     const width = room.clientWidth;
     const scale = Math.min(
       1,
-      (width - 2 * ROOM_AROUND) / Math.max(1, box.width),
-      (HEIGHT - 2 * ROOM_AROUND) / Math.max(1, box.height),
+      Math.max((width - 2 * ROOM_AROUND) / Math.max(1, box.width), SMALLEST),
+      Math.max((HEIGHT - 2 * ROOM_AROUND) / Math.max(1, box.height), SMALLEST),
     );
     // Never past the edges of the page, so that the picture is always full.
     const clamp = (value: number, least: number) => Math.min(0, Math.max(least, value));
     setPlace({
-      x: clamp(width / 2 - (box.left + box.width / 2) * scale, width - size.width * scale),
-      y: clamp(HEIGHT / 2 - (box.top + box.height / 2) * scale, HEIGHT - size.height * scale),
+      x: clamp(
+        Math.min(width / 2 - (box.left + box.width / 2) * scale, ROOM_AROUND - box.left * scale),
+        width - size.width * scale,
+      ),
+      y: clamp(
+        Math.min(HEIGHT / 2 - (box.top + box.height / 2) * scale, ROOM_AROUND - box.top * scale),
+        HEIGHT - size.height * scale,
+      ),
       scale,
     });
   }, [order, size.width, size.height]);
@@ -232,6 +266,8 @@ function Picture({
             width: size.width,
             height: size.height,
             transformOrigin: '0 0',
+            // What the page inside prefers follows the scheme of its frame.
+            colorScheme: scheme,
             transform: place ? `translate(${place.x}px, ${place.y}px) scale(${place.scale})` : undefined,
             visibility: place ? 'visible' : 'hidden',
           }}

@@ -1,239 +1,375 @@
 import { Box } from '@chakra-ui/react';
-import { showRatio, toHex, type Cell, type Kind, type StateSheet } from '@retoque/core';
-import { useEffect, useRef, type KeyboardEvent } from 'react';
-import { Wedge } from '../shell/Wedge';
+import {
+  showRatio,
+  type Cell,
+  type ColumnCheck,
+  type SheetPart,
+  type SheetRow,
+  type StateColumn,
+  type StateSheet,
+} from '@retoque/core';
+import { ChevronRight } from 'lucide-react';
+import { memo, useEffect, useRef, type KeyboardEvent, type ReactNode } from 'react';
+import { Tally, Wedge } from '../shell/Wedge';
+import { CellValue, cellTitle } from './CellValue';
 import type { CellAddress } from './cells';
-import { checkWords } from './StateFrame';
+import { checkWords } from './checkWords';
+import { gridStyles } from './gridStyles';
+import { step, type Range, type Selection, type ShownRow } from './selection';
 
-const gridStyles = {
-  overflowX: 'auto',
-  bg: 'card',
-  borderTop: '1px solid {colors.line}',
-  '& table': { borderCollapse: 'collapse', width: '100%', tableLayout: 'fixed', minWidth: '640px' },
-  '& th, & td': {
-    textAlign: 'left',
-    fontWeight: 400,
-    height: '30px',
-    borderBottom: '1px solid {colors.lineSoft}',
-    padding: '0 9px',
-    whiteSpace: 'nowrap',
-    overflow: 'hidden',
-    textOverflow: 'ellipsis',
-  },
-  '& td': { borderLeft: '1px solid {colors.lineSoft}' },
-  '& thead th': { bg: 'sheet', fontWeight: 600, height: '32px', borderColor: 'line' },
-  '& .part th, & .part td': { bg: '#fbfbfa', fontWeight: 650 },
-  '& .name': { color: 'ink2', paddingLeft: '22px' },
-  '& .check th': { fontStyle: 'italic' },
-  '& .cell': { cursor: 'default', fontFamily: 'mono', fontSize: '11.5px', color: 'ink3', outline: 'none' },
-  '& .cell[data-set]': { color: 'ink' },
-  '& .cell[data-own]': { fontWeight: 700, boxShadow: 'inset 3px 0 {colors.accent}' },
-  '& .cell[aria-selected=true]': { bg: '#eef5f6', boxShadow: 'inset 0 0 0 2px {colors.accent}' },
-  '& .cell:focus-visible': { boxShadow: 'inset 0 0 0 2px {colors.accent}, inset 0 0 0 4px #fff' },
-  '& .swatch': {
-    display: 'inline-block',
-    verticalAlign: '-3px',
-    marginRight: '7px',
-    boxShadow: 'inset 0 0 0 1px rgba(0,0,0,.22)',
-  },
-  '& .solid': { width: '14px', height: '14px', borderRadius: '3px' },
-  // What follows another value is drawn hollow.
-  '& .hollow': {
-    width: '10px',
-    height: '10px',
-    borderRadius: '50%',
-    margin: '0 9px 0 2px',
-    verticalAlign: '-1px',
-    bg: 'transparent!',
-    borderWidth: '3px',
-    borderStyle: 'solid',
-    boxShadow: '0 0 0 1px rgba(0,0,0,.22)',
-  },
-  '& .undrawn': { fontFamily: 'body', fontSize: '11px', color: 'ink3', marginLeft: '7px', fontWeight: 400 },
-  '& .short': { color: 'short', fontWeight: 650, bg: 'shortSoft' },
-  '& .unsure': { color: 'unsure', fontWeight: 650, bg: 'unsureSoft' },
-} as const;
+/** Widths in CSS pixels: of the names, the least of a state, and of what adds one. */
+const NAME_WIDTH = 150;
+const COLUMN_WIDTH = 104;
+const MORE_WIDTH = 34;
 
-/** The state sheet: a row for each property, a column for each state. Arrow keys move, Enter edits, Delete clears. */
+export interface GridActions {
+  readonly select: (selection: Selection) => void;
+  readonly edit: () => void;
+  readonly clear: () => void;
+  readonly togglePart: (part: string) => void;
+  readonly toggleWhole: (part: string) => void;
+}
+
+/**
+ * The state sheet: a row for each part and property, a column for each state. Arrow keys move, with Shift they select
+ * a range; Enter edits, Delete clears.
+ */
 export function StateGrid({
-  kind,
   sheet,
-  selected,
-  onSelect,
-  onEdit,
-  onClear,
+  shown,
+  columns,
+  unfolded,
+  whole,
+  selection,
+  range,
+  currentParts,
+  searching,
+  demands,
+  addState,
+  actions,
 }: {
-  kind: Kind;
   sheet: StateSheet;
-  selected: CellAddress;
-  onSelect: (cell: CellAddress) => void;
-  onEdit: () => void;
-  onClear: (cell: CellAddress) => void;
+  /** Rows as they are shown, in order. */
+  shown: readonly ShownRow[];
+  columns: readonly StateColumn[];
+  unfolded: ReadonlySet<string>;
+  whole: ReadonlySet<string>;
+  selection: Selection;
+  range: Range;
+  /** The part whose frames are shown. */
+  currentParts: string;
+  searching: boolean;
+  demands: readonly { readonly name: string; readonly label: string; readonly part: string }[];
+  addState: ReactNode;
+  actions: GridActions;
 }) {
   const table = useRef<HTMLTableElement>(null);
-  const columns = kind.states.map((column) => column.name);
-  const rows = sheet.rows.map((row) => row.key);
+  const names = columns.map((column) => column.name);
+  const { head } = selection;
 
   // The focus follows the selection while it is in the sheet, and never jumps there from elsewhere.
   useEffect(() => {
-    const cell = table.current?.querySelector<HTMLElement>('.cell[aria-selected=true]');
-    if (cell && table.current?.contains(document.activeElement)) cell.focus();
-  }, [selected.row, selected.column]);
+    const cell = table.current?.querySelector<HTMLElement>('.cell[data-head]');
+    const active = document.activeElement;
+    if (cell && table.current?.contains(active) && active?.matches('.cell')) cell.focus();
+  }, [head.part, head.row, head.column]);
 
   const move = (event: KeyboardEvent) => {
-    const column = columns.indexOf(selected.column);
-    const row = rows.indexOf(selected.row);
-    const go = (nextRow: number, nextColumn: number) => {
+    if (!(event.target as HTMLElement).matches('.cell')) return;
+    const go = (down: number, across: number) => {
       event.preventDefault();
-      const clamp = (value: number, length: number) => Math.max(0, Math.min(length - 1, value));
-      onSelect({ row: rows[clamp(nextRow, rows.length)]!, column: columns[clamp(nextColumn, columns.length)]! });
+      const next = step(head, shown, names, down, across);
+      actions.select(event.shiftKey ? { ...selection, head: next } : { anchor: next, head: next });
     };
+    const far = shown.length + names.length;
     switch (event.key) {
       case 'ArrowLeft':
-        return go(row, column - 1);
+        return go(0, -1);
       case 'ArrowRight':
-        return go(row, column + 1);
+        return go(0, 1);
       case 'ArrowUp':
-        return go(row - 1, column);
+        return go(-1, 0);
       case 'ArrowDown':
-        return go(row + 1, column);
+        return go(1, 0);
       case 'Home':
-        return go(event.ctrlKey ? 0 : row, 0);
+        return go(event.ctrlKey ? -far : 0, -far);
       case 'End':
-        return go(event.ctrlKey ? rows.length - 1 : row, columns.length - 1);
+        return go(event.ctrlKey ? far : 0, far);
       case 'Enter':
       case 'F2':
         event.preventDefault();
-        return onEdit();
+        return actions.edit();
       case 'Delete':
       case 'Backspace':
         event.preventDefault();
-        return onClear(selected);
+        return actions.clear();
     }
   };
 
+  const inRange = new Set(range.rows.map((row) => `${row.part}/${row.row}`));
+  const rangeColumns = new Set(range.columns);
+  const isShown = new Set(shown.map((row) => `${row.part}/${row.row}`));
   return (
     <Box css={gridStyles}>
-      <table ref={table} role="grid" aria-label="State sheet" onKeyDown={move}>
+      <table
+        ref={table}
+        style={{ minWidth: NAME_WIDTH + columns.length * COLUMN_WIDTH + MORE_WIDTH }}
+        role="grid"
+        aria-label="State sheet"
+        aria-multiselectable="true"
+        onKeyDown={move}
+      >
         <colgroup>
-          <col style={{ width: 156 }} />
+          <col style={{ width: NAME_WIDTH }} />
           {columns.map((column) => (
-            <col key={column} />
+            <col key={column.name} />
           ))}
+          <col style={{ width: MORE_WIDTH }} />
         </colgroup>
         <thead>
           <tr>
             <th scope="col">Part and property</th>
-            {kind.states.map((column) => (
-              <th key={column.name} scope="col">
+            {columns.map((column) => (
+              <th key={column.name} scope="col" data-column={column.name} title={column.pseudo || 'at rest'}>
                 {column.label}
               </th>
             ))}
+            <th className="more">{addState}</th>
           </tr>
         </thead>
-        {kind.parts.map((part) => (
-          <tbody key={part.name}>
-            <tr className="part">
-              <th scope="rowgroup">{part.label}</th>
-              {columns.map((column) => (
-                <td key={column} aria-hidden="true" />
-              ))}
-            </tr>
-            {sheet.rows
-              .filter((row) => row.part === part.name)
-              .map((row) => (
-                <tr key={row.key}>
-                  <th scope="row" className="name">
-                    {row.label}
-                  </th>
-                  {row.cells.map((cell) => {
-                    const isSelected = cell.column === selected.column && row.key === selected.row;
+        {sheet.parts.map((part) => {
+          const isOpen = unfolded.has(part.name);
+          const rows = sheet.rows.filter((row) => row.part === part.name && isShown.has(`${part.name}/${row.row.key}`));
+          if (searching && !rows.length) return null;
+          return (
+            <tbody key={part.name} data-part={part.name}>
+              <PartRow
+                part={part}
+                columns={names}
+                isOpen={isOpen}
+                isCurrent={part.name === currentParts}
+                isWhole={whole.has(part.name)}
+                searching={searching}
+                actions={actions}
+              />
+              {isOpen
+                ? rows.map((row) => {
+                    const selected = inRange.has(`${part.name}/${row.row.key}`);
+                    const holdsHead = head.part === part.name && head.row === row.row.key;
                     return (
-                      <td
-                        key={cell.column}
-                        className="cell"
-                        role="gridcell"
-                        tabIndex={isSelected ? 0 : -1}
-                        aria-selected={isSelected}
-                        data-cell={`${row.key}/${cell.column}`}
-                        data-set={cell.follows === undefined && cell.from !== 'nothing' ? '' : undefined}
-                        data-own={cell.own !== undefined ? '' : undefined}
-                        title={cellTitle(kind, cell)}
-                        onClick={(event) => {
-                          onSelect({ row: row.key, column: cell.column });
-                          event.currentTarget.focus();
-                        }}
-                        onDoubleClick={onEdit}
-                      >
-                        <CellValue cell={cell} />
-                      </td>
+                      <ValueRow
+                        key={row.row.key}
+                        row={row}
+                        names={names}
+                        rangeColumns={selected ? rangeColumns : undefined}
+                        headColumn={holdsHead ? head.column : undefined}
+                        actions={actions}
+                        selection={selected || holdsHead ? selection : undefined}
+                        anchorRef={selection.anchor}
+                      />
                     );
-                  })}
-                </tr>
-              ))}
-            {kind.demands
-              .filter((demand) => demand.part === part.name)
-              .map((demand) => (
-                <tr key={demand.name} className="check">
-                  <th scope="row" className="name">
-                    {demand.label}
-                  </th>
-                  {columns.map((column) => {
-                    const check = sheet.checks.find((item) => item.column === column && item.demand === demand.name);
-                    const tone =
-                      check?.verdict === 'short' ? 'short' : check?.verdict === 'unsure' ? 'unsure' : undefined;
-                    return (
-                      <td key={column} className={tone} title={checkWords(check)} data-check={column}>
-                        {check?.measured === undefined ? (
-                          check?.verdict === 'unsure' ? (
-                            '? unsure'
-                          ) : check ? (
-                            'exempt'
-                          ) : (
-                            ''
-                          )
-                        ) : check.verdict === 'short' ? (
-                          <>
-                            <Wedge /> {showRatio(check.measured)} <small>of {check.needed}</small>
-                          </>
-                        ) : (
-                          `✓ ${showRatio(check.measured)}`
-                        )}
-                      </td>
-                    );
-                  })}
-                </tr>
-              ))}
-          </tbody>
-        ))}
+                  })
+                : null}
+              {isOpen && !searching
+                ? demands
+                    .filter((demand) => demand.part === part.name)
+                    .map((demand) => (
+                      <CheckRow
+                        key={demand.name}
+                        label={demand.label}
+                        demand={demand.name}
+                        columns={names}
+                        checks={sheet.checks.filter((check) => check.demand === demand.name)}
+                      />
+                    ))
+                : null}
+            </tbody>
+          );
+        })}
       </table>
     </Box>
   );
 }
 
-function CellValue({ cell }: { cell: Cell }) {
-  const hex = toHex(cell.colour);
-  const hollow = cell.follows !== undefined || cell.from === 'nothing';
-  const clear = cell.colour.alpha === 0;
+function PartRow({
+  part,
+  columns,
+  isOpen,
+  isCurrent,
+  isWhole,
+  searching,
+  actions,
+}: {
+  part: SheetPart;
+  columns: readonly string[];
+  isOpen: boolean;
+  isCurrent: boolean;
+  isWhole: boolean;
+  searching: boolean;
+  actions: GridActions;
+}) {
   return (
-    <>
-      <span
-        className={`swatch ${hollow ? 'hollow' : 'solid'}`}
-        style={hollow ? { borderColor: clear ? '#d0d0cc' : hex } : { background: clear ? CHECKER : hex }}
-      />
-      {cell.mixed ? 'mixed' : (cell.own ?? (clear ? 'transparent' : hex))}
-      {cell.drawn ? null : <span className="undrawn">not drawn</span>}
-    </>
+    <tr className="part" data-current={isCurrent ? '' : undefined}>
+      <th scope="rowgroup" colSpan={2}>
+        <span className="head">
+          <button
+            type="button"
+            className="fold"
+            aria-expanded={isOpen}
+            onClick={() => actions.togglePart(part.name)}
+            title={`${part.selector}${part.pseudo ? `::${part.pseudo}` : ''}`}
+          >
+            <ChevronRight aria-hidden="true" />
+            {part.label}
+            <span className="count">{part.reach > 1 ? part.reach : ''}</span>
+          </button>
+          {part.short || part.unsure ? (
+            <span className="tally">
+              <Tally short={part.short} unsure={part.unsure} />
+            </span>
+          ) : null}
+          {part.settings ? (
+            <span
+              className="set"
+              title={`${part.settings} ${part.settings === 1 ? 'value is' : 'values are'} set by you`}
+            />
+          ) : null}
+        </span>
+      </th>
+      <td colSpan={columns.length} className="tools">
+        {isOpen && !searching ? (
+          <button type="button" className="whole" aria-pressed={isWhole} onClick={() => actions.toggleWhole(part.name)}>
+            {isWhole ? 'Only what matters first' : 'All properties'}
+          </button>
+        ) : null}
+      </td>
+    </tr>
   );
 }
 
-const CHECKER = 'repeating-conic-gradient(#fff 0 25%, #c9c9c5 0 50%) 0 0 / 8px 8px';
+interface ValueRowProps {
+  readonly row: SheetRow;
+  readonly names: readonly string[];
+  /** Columns that are selected in this row; undefined where none is. */
+  readonly rangeColumns: ReadonlySet<string> | undefined;
+  readonly headColumn: string | undefined;
+  readonly selection: Selection | undefined;
+  readonly anchorRef: CellAddress;
+  readonly actions: GridActions;
+}
 
-function cellTitle(kind: Kind, cell: Cell): string {
-  const follows = kind.states.find((column) => column.name === cell.follows);
-  if (cell.own !== undefined) return 'Set by you. Delete clears it.';
-  if (follows) return `Follows ${follows.label}`;
-  return cell.site
-    ? `Set by your site: ${cell.site.selector}, ${cell.site.sheet}:${cell.site.line}`
-    : 'Not set; the browser decides';
+const sameCell = (a: Cell, b: Cell): boolean =>
+  a.computed === b.computed &&
+  a.own === b.own &&
+  a.from === b.from &&
+  a.follows === b.follows &&
+  a.followsPlace === b.followsPlace &&
+  a.muted === b.muted &&
+  a.applies === b.applies &&
+  a.drawn === b.drawn &&
+  a.mixed === b.mixed &&
+  a.site?.selector === b.site?.selector &&
+  a.site?.line === b.site?.line;
+
+/** Answers of the worker are new objects each time, so rows are compared by what they show. */
+const sameValueRow = (a: ValueRowProps, b: ValueRowProps): boolean =>
+  a.names.join() === b.names.join() &&
+  a.rangeColumns === b.rangeColumns &&
+  a.headColumn === b.headColumn &&
+  a.selection === b.selection &&
+  a.anchorRef === b.anchorRef &&
+  a.actions === b.actions &&
+  a.row.row.key === b.row.row.key &&
+  a.row.cells.length === b.row.cells.length &&
+  a.row.cells.every((cell, i) => cell.column === b.row.cells[i]!.column && sameCell(cell, b.row.cells[i]!));
+
+const ValueRow = memo(function ValueRow({ row, names, rangeColumns, headColumn, anchorRef, actions }: ValueRowProps) {
+  const { part } = row;
+  const { key, label, properties, under, shorthand } = row.row;
+  return (
+    <tr>
+      <th scope="row" className="name" data-under={under ? '' : undefined} title={shorthand ?? properties.join(', ')}>
+        {label}
+      </th>
+      {names.map((name) => {
+        const cell = row.cells.find((item) => item.column === name);
+        if (!cell?.applies) return <td key={name} className="none" aria-label="Not in this state" />;
+        const isHead = headColumn === name;
+        const address = { part, row: key, column: name };
+        return (
+          <td
+            key={name}
+            className="cell"
+            role="gridcell"
+            tabIndex={isHead ? 0 : -1}
+            aria-selected={rangeColumns?.has(name) ?? false}
+            data-head={isHead ? '' : undefined}
+            data-cell={`${key}/${name}`}
+            data-set={cell.follows === undefined && cell.from !== 'nothing' && !cell.followsPlace ? '' : undefined}
+            data-own={cell.own !== undefined ? '' : undefined}
+            data-muted={cell.muted ? '' : undefined}
+            data-place={cell.followsPlace}
+            title={cellTitle(cell)}
+            onPointerDown={(event) => {
+              if (event.button !== 0) return;
+              event.currentTarget.focus();
+              actions.select(
+                event.shiftKey ? { anchor: anchorRef, head: address } : { anchor: address, head: address },
+              );
+            }}
+            onPointerEnter={(event) => {
+              if (event.buttons === 1) actions.select({ anchor: anchorRef, head: address });
+            }}
+            onDoubleClick={actions.edit}
+          >
+            <CellValue cell={cell} isColour={row.row.editor === 'colour'} />
+          </td>
+        );
+      })}
+      <td className="none" />
+    </tr>
+  );
+}, sameValueRow);
+
+function CheckRow({
+  label,
+  demand,
+  columns,
+  checks,
+}: {
+  label: string;
+  demand: string;
+  columns: readonly string[];
+  checks: readonly ColumnCheck[];
+}) {
+  return (
+    <tr className="check" data-demand={demand}>
+      <th scope="row" className="name">
+        {label}
+      </th>
+      {columns.map((column) => {
+        const check = checks.find((item) => item.column === column);
+        if (!check) return <td key={column} className="none" />;
+        const tone = check.verdict === 'short' ? 'short' : check.verdict === 'unsure' ? 'unsure' : undefined;
+        return (
+          <td key={column} className={tone} title={checkWords(check)} data-check={column}>
+            {check.measured === undefined ? (
+              check.verdict === 'unsure' ? (
+                '? unsure'
+              ) : (
+                'exempt'
+              )
+            ) : check.verdict === 'short' ? (
+              <>
+                <Wedge /> {showRatio(check.measured)} <small>of {check.needed}</small>
+              </>
+            ) : (
+              `✓ ${showRatio(check.measured)}`
+            )}
+          </td>
+        );
+      })}
+      <td className="none" />
+    </tr>
+  );
 }

@@ -7,7 +7,6 @@ import { AppBar } from '../shell/AppBar';
 import { Busy } from '../shell/Busy';
 import { Notice } from '../shell/Notice';
 import { useDocumentTitle } from '../shell/useDocumentTitle';
-import { useFound } from '../survey/useFound';
 import { StyleBench } from './StyleBench';
 
 /** Loads what the bench needs: site, page in the worker, component with its trials. */
@@ -18,16 +17,16 @@ export function StyleScreen() {
   const component = useQuery({ ...componentQuery(componentId), staleTime: 0, refetchOnMount: 'always' });
   const kept = useQuery(componentsQuery(siteId));
   const opened = useOpenedPage(page.data);
-  const found = useFound(opened.data?.versionId, pageId, kept.data);
   useDocumentTitle(component.data?.name, site.data?.name);
 
-  const error = site.error ?? page.error ?? component.error ?? opened.error;
+  const error = site.error ?? page.error ?? kept.error ?? component.error ?? opened.error;
   if (
     !site.data ||
     !page.data ||
     !component.data ||
     component.isFetching ||
     !opened.data ||
+    !kept.data ||
     component.data.id !== componentId
   ) {
     return (
@@ -52,7 +51,7 @@ export function StyleScreen() {
       versionId={opened.data.versionId}
       component={component.data}
       trial={trial}
-      found={found.data ?? []}
+      kept={kept.data}
     />
   );
 }

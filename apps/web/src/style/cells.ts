@@ -1,51 +1,35 @@
-import {
-  kindNamed,
-  statesOf,
-  type Cell,
-  type Kind,
-  type Look,
-  type Setting,
-  type SheetRow,
-  type StateColumn,
-} from '@retoque/core';
-import { changeLook } from '@retoque/core';
+import { columnNamed, kindNamed, partNamed, type Cell, type Kind, type WiderPlace } from '@retoque/core';
 
 export interface CellAddress {
+  readonly part: string;
   readonly row: string;
   readonly column: string;
 }
 
-export function columnNamed(kind: Kind, name: string): StateColumn {
-  return kind.states.find((column) => column.name === name) ?? kind.states[0]!;
-}
+export const sameAddress = (a: CellAddress, b: CellAddress): boolean =>
+  a.part === b.part && a.row === b.row && a.column === b.column;
 
-/** Sets or clears a cell: all of its row's properties together, in one step. */
-export function setCell(
-  look: Look,
-  kind: Kind,
-  row: Pick<SheetRow, 'part' | 'properties'>,
-  column: string,
-  value: string | undefined,
-): Look {
-  const states = statesOf(row.part, columnNamed(kind, column).atoms);
-  return changeLook(
-    look,
-    row.properties.map((property): Omit<Setting, 'value'> & { value: string | undefined } => ({
-      part: row.part,
-      property,
-      when: { states },
-      value,
-    })),
-  );
-}
+export const columnLabel = (name: string): string => columnNamed(name)?.label ?? name;
+
+const PLACES: Readonly<Record<WiderPlace, string>> = {
+  wider: 'a wider viewport',
+  'every-page': 'every page',
+  light: 'the light scheme',
+  'all-members': 'all members',
+};
 
 /** What a cell follows, in words. */
-export function followWords(kind: Kind, cell: Cell): string {
-  const part = kind.parts[0]!.label;
-  if (cell.own !== undefined) return `${part}. Set by you.`;
-  if (cell.follows !== undefined) return `${part}. Follows ${columnNamed(kind, cell.follows).label}.`;
-  if (cell.from === 'site') return `${part}. Set by your site.`;
-  return `${part}. Not set; the browser decides.`;
+export function followWords(kind: Kind, part: string, cell: Cell): string {
+  const label = partNamed(kind, part)?.label ?? part;
+  if (cell.muted) return `${label}. Set by you, switched off.`;
+  if (cell.own !== undefined) return `${label}. Set by you.`;
+  const place = cell.followsPlace ? PLACES[cell.followsPlace] : undefined;
+  if (cell.follows !== undefined) {
+    return `${label}. Follows ${columnLabel(cell.follows)}${place ? `, as set for ${place}` : ''}.`;
+  }
+  if (place) return `${label}. Follows ${place}.`;
+  if (cell.from === 'site') return `${label}. Set by your site.`;
+  return `${label}. Not set; the browser decides.`;
 }
 
 export const requireKind = (name: string): Kind => {

@@ -1,18 +1,33 @@
 import type { Look } from '@retoque/core';
 
+/** A look with the name of the step that leads to or from it. */
+export interface Step {
+  readonly look: Look;
+  readonly name: string;
+}
+
 /** Looks before, now and after; pure, so that undoing is as sure as doing. */
 export interface History {
-  readonly past: readonly Look[];
+  /** Each look as it was before the step that is named with it, the oldest first. */
+  readonly past: readonly Step[];
   readonly present: Look;
-  readonly future: readonly Look[];
+  /** Each look as it is after the step that is named with it, the next first. */
+  readonly future: readonly Step[];
   /** The gesture that made the present; further changes of the same gesture are one step with it. */
   readonly gesture: string | undefined;
 }
 
 export type HistoryAction =
-  | { readonly type: 'change'; readonly look: Look; readonly gesture?: string | undefined }
+  | {
+      readonly type: 'change';
+      readonly look: Look;
+      readonly name?: string | undefined;
+      readonly gesture?: string | undefined;
+    }
   | { readonly type: 'undo' }
   | { readonly type: 'redo' }
+  /** So many steps back (negative) or forth. */
+  | { readonly type: 'go'; readonly steps: number }
   /** Another look is loaded from outside: what came before is not this look's past. */
   | { readonly type: 'load'; readonly look: Look };
 
@@ -26,8 +41,13 @@ export function historyReducer(history: History, action: HistoryAction): History
     case 'change': {
       if (action.look === present) return history;
       const sameGesture = action.gesture !== undefined && action.gesture === gesture;
+      const name = action.name ?? 'Change';
+      const last = past.at(-1);
       return {
-        past: sameGesture ? past : [...past, present].slice(-MAX_STEPS),
+        past:
+          sameGesture && last
+            ? [...past.slice(0, -1), { look: last.look, name }]
+            : [...past, { look: present, name }].slice(-MAX_STEPS),
         present: action.look,
         future: [],
         gesture: action.gesture,
@@ -36,12 +56,28 @@ export function historyReducer(history: History, action: HistoryAction): History
     case 'undo': {
       const before = past.at(-1);
       if (!before) return history;
-      return { past: past.slice(0, -1), present: before, future: [present, ...future], gesture: undefined };
+      return {
+        past: past.slice(0, -1),
+        present: before.look,
+        future: [{ look: present, name: before.name }, ...future],
+        gesture: undefined,
+      };
     }
     case 'redo': {
       const [after, ...later] = future;
       if (!after) return history;
-      return { past: [...past, present], present: after, future: later, gesture: undefined };
+      return {
+        past: [...past, { look: present, name: after.name }],
+        present: after.look,
+        future: later,
+        gesture: undefined,
+      };
+    }
+    case 'go': {
+      const type = action.steps < 0 ? 'undo' : 'redo';
+      let at = history;
+      for (let i = 0; i < Math.abs(action.steps); i++) at = historyReducer(at, { type });
+      return at;
     }
     case 'load':
       return startHistory(action.look);

@@ -1,7 +1,7 @@
-import { fromOklch, toHex, type Look, type Oklch, type ViewportName } from '@retoque/core';
+import { fromOklch, toHex, type Look, type Oklch } from '@retoque/core';
 import { useEffect, useRef, useState } from 'react';
 import { engine } from '../engine/engine';
-import type { ComponentRef } from '../engine/protocol';
+import type { ComponentRef, SheetQuery } from '../engine/protocol';
 import type { CellAddress } from './cells';
 import type { Stretch } from './Track';
 
@@ -15,15 +15,15 @@ export type Passing = Readonly<Record<'l' | 'c' | 'h', readonly Stretch[]>>;
 export function usePassing(
   component: ComponentRef,
   look: Look,
-  viewport: ViewportName,
+  query: SheetQuery,
   address: CellAddress,
   colour: Oklch,
 ): Passing | undefined {
   const [passing, setPassing] = useState<Passing>();
   const asked = useRef(0);
   const { l, c, h, alpha } = colour;
-  const { row, column } = address;
-  const isMeasured = row !== 'border';
+  const { part, row, column } = address;
+  const isMeasured = row === 'text' || row === 'background';
 
   useEffect(() => {
     if (!isMeasured) return;
@@ -39,7 +39,7 @@ export function usePassing(
     );
     const timer = setTimeout(() => {
       engine()
-        .tryColours(component, look, viewport, { row, column }, colours)
+        .tryColours(component, look, query, { part, row, column }, colours)
         .then((samples) => {
           if (number !== asked.current) return;
           const part = (n: number) =>
@@ -51,7 +51,7 @@ export function usePassing(
         });
     }, 30);
     return () => clearTimeout(timer);
-  }, [component, look, viewport, row, column, l, c, h, alpha, isMeasured]);
+  }, [component, look, query, part, row, column, l, c, h, alpha, isMeasured]);
 
   return isMeasured ? passing : undefined;
 }

@@ -1,14 +1,14 @@
-import type { Look, StateSheet, ViewportName } from '@retoque/core';
+import type { Look, StateSheet } from '@retoque/core';
 import { useEffect, useRef, useState } from 'react';
 import { engine } from '../engine/engine';
-import type { ComponentRef } from '../engine/protocol';
+import type { ComponentRef, SheetQuery } from '../engine/protocol';
 
 /**
  * The state sheet of a look, resolved in the worker. While an answer is on its way only the newest look waits; answers
  * to older edits are dropped.
  */
-export function useSheet(component: ComponentRef | undefined, look: Look, viewport: ViewportName) {
-  const [answer, setAnswer] = useState<{ sheet: StateSheet; viewport: ViewportName }>();
+export function useSheet(component: ComponentRef | undefined, look: Look, query: SheetQuery) {
+  const [answer, setAnswer] = useState<{ sheet: StateSheet; query: SheetQuery }>();
   const [error, setError] = useState<Error>();
   const edit = useRef(0);
   const busy = useRef(false);
@@ -21,10 +21,10 @@ export function useSheet(component: ComponentRef | undefined, look: Look, viewpo
       busy.current = true;
       waiting.current = undefined;
       engine()
-        .sheet(component, look, viewport, editNumber)
+        .sheet(component, look, query, editNumber)
         .then((result) => {
           if (result.editNumber !== edit.current) return;
-          setAnswer({ sheet: result.sheet, viewport });
+          setAnswer({ sheet: result.sheet, query });
           setError(undefined);
         })
         .catch((problem: unknown) => {
@@ -37,7 +37,7 @@ export function useSheet(component: ComponentRef | undefined, look: Look, viewpo
     };
     if (busy.current) waiting.current = ask;
     else ask();
-  }, [component, look, viewport]);
+  }, [component, look, query]);
 
   return { sheet: answer?.sheet, error };
 }

@@ -1,4 +1,5 @@
 import { Box, chakra } from '@chakra-ui/react';
+import { kindNamed } from '@retoque/core';
 import { useRef, type KeyboardEvent } from 'react';
 import type { FoundWithChecks } from '../engine/protocol';
 import { Tally } from '../shell/Wedge';
@@ -96,6 +97,7 @@ export function FoundList({
 
 const countWords = ({ kind, elements, reach }: FoundWithChecks): string => {
   const n = elements.length;
-  const noun = n === 1 ? kind : `${kind}s`;
+  const known = kindNamed(kind);
+  const noun = n === 1 ? (known?.label.toLowerCase() ?? kind) : (known?.plural ?? kind);
   return reach > n ? `${n} ${noun} of ${reach} matches` : `${n} ${noun}`;
 };

@@ -42,7 +42,7 @@ export function SurveyScreen() {
     staleTime: Infinity,
     queryFn: () => engine().liveFrame(versionId!),
   });
-  const found = useFound(versionId, pageId, kept.data);
+  const found = useFound(versionId, pageId, site.data?.bounds, kept.data);
   const components = found.data ?? NONE;
 
   const [viewport, setViewport] = useState<ViewportName>('wide');
@@ -121,7 +121,7 @@ export function SurveyScreen() {
           <Box padding="14px 16px 10px">
             <PageChoice siteId={siteId} pageId={pageId} pages={site.data?.pages ?? []} />
             <Box color="ink2" mt="8px">
-              {found.isPending ? 'Looking for buttons and links…' : summary(components.length, shortCount)}
+              {found.isPending ? 'Looking for components…' : summary(components.length, shortCount)}
             </Box>
           </Box>
           <FoundList
@@ -198,7 +198,7 @@ export function SurveyScreen() {
 }
 
 function summary(count: number, short: number): string {
-  if (!count) return 'No buttons or links were found on this page.';
+  if (!count) return 'No components were found on this page.';
   const found = `${count} ${count === 1 ? 'component' : 'components'}`;
   return short ? `${found}, ${short} of them short of contrast` : `${found}, all with enough contrast`;
 }

@@ -1,20 +1,21 @@
 import type { Component } from '@retoque/contract';
+import type { ViewportBounds } from '@retoque/core';
 import { useQuery } from '@tanstack/react-query';
 import { engine } from '../engine/engine';
+import { keptLooks } from '../style/kept';
 
 /** The components of a page, with how they fare under the looks that are kept for them. */
-export function useFound(versionId: string | undefined, pageId: string, kept: readonly Component[] | undefined) {
-  const looks = (kept ?? [])
-    .filter((component) => component.pageId === pageId)
-    .map((component) => ({
-      kind: component.kind,
-      locator: component.locator,
-      look: component.trials.find((trial) => trial.id === component.currentTrialId)!.look,
-    }));
+export function useFound(
+  versionId: string | undefined,
+  pageId: string,
+  bounds: ViewportBounds | undefined,
+  kept: readonly Component[] | undefined,
+) {
+  const looks = keptLooks(kept ?? []);
   return useQuery({
-    queryKey: ['engine', 'find', versionId, looks],
-    enabled: versionId !== undefined && kept !== undefined,
+    queryKey: ['engine', 'find', versionId, looks, bounds],
+    enabled: versionId !== undefined && kept !== undefined && bounds !== undefined,
     placeholderData: (previous) => previous,
-    queryFn: () => engine().find(versionId!, looks),
+    queryFn: () => engine().find(versionId!, pageId, bounds!, looks),
   });
 }

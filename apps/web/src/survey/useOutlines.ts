@@ -26,12 +26,14 @@ export function useOutlines(
     const view = frame.current?.contentWindow;
     const document = frame.current?.contentDocument;
     if (!loaded || !view || !document?.body) return;
-    const owners = new Map(components.flatMap((item) => item.elements.map((order) => [String(order), item] as const)));
+    // What is the whole page, such as its scrollbar, is picked in the list alone.
+    const placed = components.filter((item) => !item.elements.includes(0));
+    const owners = new Map(placed.flatMap((item) => item.elements.map((order) => [String(order), item] as const)));
     let pending = 0;
     const measure = () => {
       pending = 0;
       setOutlines(
-        components.map((component) => ({
+        placed.map((component) => ({
           component,
           boxes: component.elements.flatMap((order) => {
             const element = elementIn(document, order);

@@ -191,3 +191,23 @@ export const toast = defineSlotRecipe({
     },
   },
 });
+
+export const popover = defineSlotRecipe({
+  className: 'rq-popover',
+  slots: [
+    'trigger',
+    'positioner',
+    'content',
+    'title',
+    'arrow',
+    'arrowTip',
+    'anchor',
+    'indicator',
+    'closeTrigger',
+    'header',
+    'body',
+    'footer',
+    'description',
+  ],
+  base: { positioner: { zIndex: 900 } },
+});

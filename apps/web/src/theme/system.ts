@@ -1,5 +1,5 @@
 import { createSystem, defaultBaseConfig, defineConfig } from '@chakra-ui/react';
-import { button, dialog, input, tabs, textarea, toast } from './recipes';
+import { button, dialog, input, popover, tabs, textarea, toast } from './recipes';
 import { tokens } from './tokens';
 
 const config = defineConfig({
@@ -26,7 +26,7 @@ const config = defineConfig({
     tokens,
     keyframes: { slide: { from: { left: '-40%' }, to: { left: '100%' } } },
     recipes: { button, input, textarea },
-    slotRecipes: { dialog, tabs, toast },
+    slotRecipes: { dialog, popover, tabs, toast },
   },
 });
 

@@ -3,7 +3,7 @@ import type { Rgba } from '../colour/rgba.js';
 export type Verdict = 'passes' | 'short' | 'exempt' | 'unsure';
 
 /** WCAG 2.2 success criteria that are measured so far. */
-export type Criterion = '1.4.3' | '1.4.6';
+export type Criterion = '1.4.3' | '1.4.6' | '1.4.11';
 
 /** Conformance level that is asked for (WCAG 2.2, section 5.2). */
 export type Level = 'AA' | 'AAA';

@@ -33,6 +33,12 @@ export function textCarriers(element: ElementNode): ElementNode[] {
   return paintsValue ? [element] : carriers;
 }
 
+/** Elements that paint the text of a part: a field its own, which somebody types or chooses. */
+export const partCarriers = (element: ElementNode): ElementNode[] =>
+  element.namespace === 'html' && ['input', 'select', 'textarea'].includes(element.name)
+    ? [element]
+    : textCarriers(element);
+
 /** Why an element's text is not shown; undefined when it is. */
 export function hiddenBy(page: StyledPage, element: ElementNode): string | undefined {
   if (page.of(element).text('visibility') !== 'visible') return 'It is hidden in this state.';
@@ -52,14 +58,20 @@ export interface TextCase {
   readonly large: boolean;
 }
 
+/** A pseudo-element's own opacity fades its text over what its element paints. */
+const fadedBy = (colour: Rgba, opacity: string): Rgba => {
+  const share = Number.parseFloat(opacity);
+  return Number.isFinite(share) && share < 1 ? { ...colour, alpha: colour.alpha * Math.max(0, share) } : colour;
+};
+
 /** What a text is painted with and on, ready to be measured or tried with other colours. */
-export function textCase(page: StyledPage, carrier: ElementNode): TextCase {
-  const style = page.of(carrier);
+export function textCase(page: StyledPage, carrier: ElementNode, pseudo?: string): TextCase {
+  const style = page.of(carrier, pseudo);
   const { layers, doubt } = backdropOf(page, carrier);
   return {
     carrier,
     // Where it is set, the fill paints the text and not `color`.
-    colour: style.colour('-webkit-text-fill-color'),
+    colour: fadedBy(style.colour('-webkit-text-fill-color'), pseudo === undefined ? '1' : style.text('opacity')),
     layers,
     doubt,
     large: isLarge(style.fontSize, style.fontWeight),
@@ -80,13 +92,15 @@ export function ratioOf(text: Pick<TextCase, 'colour' | 'layers'>): {
 const blank = { measured: undefined, foreground: undefined, background: undefined, basis: 'ancestors' as const };
 
 /** Measures one text by WCAG 2.2: 1.4.3 at level AA, 1.4.6 at level AAA. */
-export function checkText(page: StyledPage, carrier: ElementNode, level: Level = 'AA'): Check {
+export function checkText(page: StyledPage, carrier: ElementNode, level: Level = 'AA', pseudo?: string): Check {
   const hidden = hiddenBy(page, carrier);
-  const text = textCase(page, carrier);
+  const text = textCase(page, carrier, pseudo);
   const needed = neededFor(text.large, level);
   const common = { criterion: level === 'AAA' ? ('1.4.6' as const) : ('1.4.3' as const), needed, large: text.large };
   if (hidden) return { ...common, ...blank, verdict: 'exempt', reason: hidden };
-  const control = [carrier, ...ancestors(carrier)].find((node) => isDisabled(node) || isForcedDisabled(page, node));
+  const control = [carrier, ...ancestors(carrier)].find(
+    (node) => isDisabled(node) || isForcedDisabled(page, node) || node.attributes.get('aria-disabled') === 'true',
+  );
   if (control) return { ...common, ...blank, verdict: 'exempt', reason: 'Disabled controls are exempt.' };
   if (text.doubt) return { ...common, ...blank, verdict: 'unsure', reason: text.doubt };
   const { ratio, foreground, background } = ratioOf(text);

@@ -1,4 +1,4 @@
-import { ident } from 'css-tree';
+import { ident, string as stringCodec } from 'css-tree';
 import { InvalidSelectorError } from '../css/selector/match.js';
 import { compareSpecificity } from '../css/selector/specificity.js';
 import { stripStates } from '../css/selector/strip-states.js';
@@ -7,7 +7,11 @@ import { locatorFor, selectAll, type Locator } from '../page/locator.js';
 import { pathSelector } from '../page/path.js';
 import { ancestors, textOf, type ElementNode, type PageTree } from '../page/tree.js';
 import type { Kind } from './kind.js';
+import { BUTTON } from './kinds/button.js';
 import { KINDS } from './kinds/index.js';
+import { LINK } from './kinds/link.js';
+import { findParts } from './parts.js';
+import { headingText } from './signs.js';
 
 /** A component found on a page: the elements that one selector of the site reaches. */
 export interface FoundComponent {
@@ -48,6 +52,9 @@ function regionOf(element: ElementNode): string {
   return 'Page';
 }
 
+/** Kinds whose elements are found one by one and grouped as the site's own sheets do. */
+const SINGLE = new Set(['button', 'link', 'accent-line']);
+
 function kindOf(element: ElementNode, styles: PageStyles): Kind | undefined {
   let best: { kind: Kind; score: number } | undefined;
   const page = styles.at();
@@ -56,6 +63,29 @@ function kindOf(element: ElementNode, styles: PageStyles): Kind | undefined {
     if (score >= CERTAIN_ENOUGH && (!best || score > best.score)) best = { kind, score };
   }
   return best?.kind;
+}
+
+/** Buttons and links of a page, those within other components too, with the name of their kind. */
+export function findTargets(styles: PageStyles): Map<ElementNode, string> {
+  const targets = new Map<ElementNode, string>();
+  for (const element of styles.tree.elements) {
+    for (const kind of [BUTTON, LINK]) {
+      if (kind.recognise(element, styles.at()) < CERTAIN_ENOUGH) continue;
+      targets.set(element, kind.name);
+      break;
+    }
+  }
+  return targets;
+}
+
+/** The site's own selectors that style an element, without their states, the most particular first. */
+export function siteSelectors(element: ElementNode, styles: PageStyles): string[] {
+  const texts = styles
+    .possibleEntries(element)
+    .filter((entry) => entry.origin === 'author' && !entry.selector.pseudoElement && !entry.selector.text.includes('&'))
+    .sort((a, b) => compareSpecificity(b.selector.specificity, a.selector.specificity))
+    .flatMap((entry) => stripStates(entry.selector.text) ?? []);
+  return [...new Set(texts)];
 }
 
 /** The site's own selector that styles an element most particularly, without its states. */
@@ -101,6 +131,60 @@ interface Group {
   readonly elements: ElementNode[];
 }
 
+/** Selectors that an element offers by itself, the most lasting first: a class that the sheets know, its id, its label. */
+function* ownSelectors(element: ElementNode, known: ReadonlySet<string>): Generator<string> {
+  if (element.name === 'html' || element.name === 'body') yield element.name;
+  const classes = [...element.classes].sort((a, b) => Number(known.has(b)) - Number(known.has(a)));
+  for (const name of classes) yield `.${ident.encode(name)}`;
+  if (element.id) yield `#${ident.encode(element.id)}`;
+  const label = element.attributes.get('aria-label');
+  if (label) yield `${element.name}[aria-label=${stringCodec.encode(label)}]`;
+  const role = element.attributes.get('role');
+  if (role) yield `[role=${stringCodec.encode(role)}]`;
+  for (const name of classes) yield `${element.name}.${ident.encode(name)}`;
+  yield element.name;
+  for (const context of contexts(element)) yield `${context} ${element.name}`;
+}
+
+/** Classes that the site's own selectors name. */
+function knownClasses(styles: PageStyles): Set<string> {
+  const names = new Set<string>();
+  for (const entry of styles.index.entries) {
+    if (entry.origin !== 'author') continue;
+    for (const compound of entry.selector.compounds) for (const name of compound.classes) names.add(name);
+  }
+  return names;
+}
+
+/** Puts the roots of one kind together that one lasting selector reaches, and no other element. */
+function rootGroups(kind: Kind, roots: readonly ElementNode[], styles: PageStyles): Group[] {
+  const { tree } = styles;
+  const known = knownClasses(styles);
+  const left = new Set(roots);
+  const groups: Group[] = [];
+  for (const root of roots) {
+    if (!left.has(root)) continue;
+    let base = pathSelector(root);
+    let elements = [root];
+    for (const selector of ownSelectors(root, known)) {
+      const reached = selectAll(tree, selector);
+      if (!reached.every((element) => left.has(element))) continue;
+      base = selector;
+      elements = reached;
+      break;
+    }
+    for (const element of elements) left.delete(element);
+    groups.push({ kind, base, elements });
+  }
+  return groups;
+}
+
+/** Elements that stand in the parts of a composite component, and so are not listed by themselves again. */
+function claimedBy({ kind, base }: Group, tree: PageTree): ElementNode[] {
+  if (!kind.claims) return [];
+  return findParts(tree, kind, base).flatMap((part) => part.elements);
+}
+
 /** Selectors as near to the site's own as possible, the plainest first. */
 function* candidates(first: ElementNode, base: string): Generator<string> {
   const parent = first.parent?.name;
@@ -143,25 +227,39 @@ function neighbourhood(element: ElementNode): ElementNode | undefined {
   return undefined;
 }
 
-/** Finds the components of a page and groups elements as the site's own sheets do. */
+/**
+ * Finds the components of a page. What is made of parts is found first; buttons and links that are not parts of it are
+ * grouped as the site's own sheets do.
+ */
 export function findComponents(styles: PageStyles): FoundComponent[] {
   const { tree } = styles;
   const groups = new Map<string, Group>();
+  const composites = new Map<Kind, ElementNode[]>();
+  const singles: { kind: Kind; element: ElementNode }[] = [];
   for (const element of tree.elements) {
     const kind = kindOf(element, styles);
     if (!kind) continue;
+    if (SINGLE.has(kind.name)) singles.push({ kind, element });
+    else composites.set(kind, [...(composites.get(kind) ?? []), element]);
+  }
+  const whole = [...composites].flatMap(([kind, roots]) => rootGroups(kind, roots, styles));
+  const claimed = new Set(whole.flatMap((group) => claimedBy(group, tree)));
+  for (const { kind, element } of singles) {
     const base = siteSelector(element, styles) ?? ownCompound(element);
     const key = `${kind.name}\u0000${base}`;
     const group = groups.get(key);
     if (group) group.elements.push(element);
     else groups.set(key, { kind, base, elements: [element] });
   }
+  for (const [key, group] of groups) {
+    if (group.elements.every((element) => claimed.has(element))) groups.delete(key);
+  }
   const found: FoundComponent[] = [];
   const add = (kind: Kind, selector: string, elements: readonly ElementNode[]) => {
     const first = elements[0]!;
     found.push({
       kind: kind.name,
-      name: nameFor(first, kind),
+      name: nameFor(first, kind, elements.length),
       selector,
       locator: locatorFor(first, selector),
       elements: elements.map((element) => element.order),
@@ -169,6 +267,7 @@ export function findComponents(styles: PageStyles): FoundComponent[] {
       region: regionOf(first),
     });
   };
+  for (const { kind, base, elements } of whole) add(kind, base, elements);
   for (const group of groups.values()) {
     const { kind, base, elements } = group;
     const selector = fittingSelector(elements, base, tree) ?? excludingOthers(group, groups.values(), tree);
@@ -195,12 +294,18 @@ export function findComponents(styles: PageStyles): FoundComponent[] {
 
 const MAX_NAME = 40;
 
-function nameFor(first: ElementNode, kind: Kind): string {
-  const own =
-    textOf(first) ||
-    first.attributes.get('aria-label') ||
-    first.attributes.get('value') ||
-    first.attributes.get('title');
-  const text = own?.trim() || kind.label;
-  return text.length > MAX_NAME ? `${text.slice(0, MAX_NAME - 1).trimEnd()}…` : text;
+const shortened = (text: string): string =>
+  text.length > MAX_NAME ? `${text.slice(0, MAX_NAME - 1).trimEnd()}…` : text;
+
+function nameFor(first: ElementNode, kind: Kind, count: number): string {
+  const { attributes } = first;
+  if (SINGLE.has(kind.name)) {
+    const own = textOf(first) || attributes.get('aria-label') || attributes.get('value') || attributes.get('title');
+    return shortened(own?.trim() || kind.label);
+  }
+  const given = kind.named?.(first) ?? attributes.get('aria-label');
+  if (given) return shortened(given);
+  if (count > 1)
+    return shortened(`${kind.plural[0]!.toUpperCase()}${kind.plural.slice(1)}, ${regionOf(first).toLowerCase()}`);
+  return shortened(headingText(first) ?? kind.label);
 }

@@ -1,19 +1,29 @@
 import type { StyledPage } from '../css/styles.js';
 import type { Atom } from '../css/selector/states.js';
 import type { ElementNode } from '../page/tree.js';
+import type { StateName } from './states.js';
 
-/** A row of the state sheet: one plain name for one longhand, or for several that are set together. */
-export interface Row {
-  readonly key: string;
-  readonly label: string;
-  readonly properties: readonly string[];
-  readonly editor: 'colour';
-}
+export type { Row, RowGroup } from './rows.js';
 
+/** A piece of a component that is styled by itself. */
 export interface Part {
   readonly name: string;
   readonly label: string;
-  readonly rows: readonly Row[];
+  /**
+   * Selectors from the component's root, which they write as `:scope`; the first that reaches something is taken.
+   * Parts of one kind reach different elements.
+   */
+  readonly find: readonly string[];
+  /** Name of a pseudo-element of what is found. */
+  readonly pseudo?: string;
+  /** The part that carries its state, such as the button of an icon; itself when absent. */
+  readonly carrier?: string;
+  /** True when pointing and pressing are those of the pseudo-element itself, as with a scrollbar's thumb. */
+  readonly ownPseudoStates?: boolean;
+  /** Columns in which the part has values of its own. */
+  readonly states: readonly StateName[];
+  /** Keys of the rows that matter first. */
+  readonly first: readonly string[];
 }
 
 /** A column of the state sheet. */
@@ -33,7 +43,19 @@ export interface Demand {
   readonly name: string;
   readonly label: string;
   readonly part: string;
-  readonly criterion: '1.4.3';
+  /** 1.4.3 for text on what lies behind it; 1.4.11 for edges, icons and marks against what is beside them. */
+  readonly criterion: '1.4.3' | '1.4.11';
+  /** For 1.4.11: what is measured. */
+  readonly of?: 'edge' | 'icon' | 'ground';
+  /** For a ground: the part that it is measured against, instead of what lies behind the component. */
+  readonly against?: string;
+}
+
+/** What a component of a kind starts from when it is made anew. */
+export interface Starter {
+  readonly html: string;
+  /** CSS under the class that the HTML gives its root. */
+  readonly css: string;
 }
 
 export interface Kind {
@@ -41,9 +63,23 @@ export interface Kind {
   readonly label: string;
   /** Several of them, for counting. */
   readonly plural: string;
+  /** The first part is the root itself unless it finds something else. */
   readonly parts: readonly Part[];
-  readonly states: readonly StateColumn[];
   readonly demands: readonly Demand[];
-  /** How surely an element is of this kind, 0 to 1. */
+  /** How surely an element is the root of a component of this kind, 0 to 1. */
   readonly recognise: (element: ElementNode, page: StyledPage) => number;
+  /** True when what stands in its parts is not listed as a component again. */
+  readonly claims?: boolean;
+  /** Where its name comes from, before the root's own label or heading. */
+  readonly named?: (root: ElementNode) => string | undefined;
+  readonly starter: Starter;
 }
+
+export const partNamed = (kind: Kind, name: string): Part | undefined => kind.parts.find((part) => part.name === name);
+
+export const textDemand = (part: string, label = 'Text on background'): Demand => ({
+  name: `${part}-text`,
+  label,
+  part,
+  criterion: '1.4.3',
+});

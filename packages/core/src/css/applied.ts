@@ -62,8 +62,10 @@ const inlineCache = new WeakMap<ElementNode, Applied[]>();
 
 /** The declarations of a style attribute; the same objects each time, so that they can be told apart by identity. */
 export function inlineDeclarations(element: ElementNode): readonly Applied[] {
-  let applied = inlineCache.get(element);
-  if (!applied) inlineCache.set(element, (applied = readInline(element)));
+  // Staging never changes a style attribute, so copies of an element share its declarations.
+  const own = element.stagedFrom ?? element;
+  let applied = inlineCache.get(own);
+  if (!applied) inlineCache.set(own, (applied = readInline(own)));
   return applied;
 }
 

@@ -4,6 +4,7 @@ import type { Applied } from './applied.js';
 import { evaluateMedia } from './media.js';
 import type { RuleSet } from './rule-set.js';
 import { compareSpecificity } from './selector/specificity.js';
+import { ATOMS, type StateBits } from './selector/states.js';
 import { matches, matchesAny } from './selector/match.js';
 import type { CompiledSelector, Compound, MatchContext } from './selector/types.js';
 import type {
@@ -275,6 +276,25 @@ export function matchEntry(entry: RuleEntry, element: ElementNode, context: Matc
   }
   return undefined;
 }
+
+/** States in which selectors are probed: none, all, and each alone. */
+const PROBES: readonly StateBits[] = [0, ~0, ...Array.from({ length: ATOMS.length + 1 }, (_, i) => 1 << i)];
+const contexts = [true, false].map((quirks) => PROBES.map((probe): MatchContext => ({ stateOf: () => probe, quirks })));
+
+/** In which of a fixed number of state sets an entry matches, as bits. */
+export function probe(entry: RuleEntry, element: ElementNode, quirks: boolean): number {
+  const [rest, ...others] = contexts[quirks ? 0 : 1]!;
+  if (!entry.selector.states) return matchEntry(entry, element, rest!) === undefined ? 0 : 1;
+  let bits = matchEntry(entry, element, rest!) === undefined ? 0 : 1;
+  others.forEach((context, i) => {
+    if (matchEntry(entry, element, context) !== undefined) bits |= 1 << (i + 1);
+  });
+  return bits;
+}
+
+/** True when an entry matches an element at rest, in some state, or with every state on. */
+export const mayMatch = (entry: RuleEntry, element: ElementNode, quirks: boolean): boolean =>
+  probe(entry, element, quirks) !== 0;
 
 const holds = (condition: Condition, environment: Environment): boolean =>
   condition.kind === 'media'

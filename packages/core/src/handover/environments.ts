@@ -15,10 +15,21 @@ export interface EnvironmentCase {
 const WIDEST = 2560;
 const NARROWEST = 320;
 
-/** Every width interval that the sheets tell apart, in each colour scheme that they ask about. */
-export function environmentCases(sheets: readonly CascadeSheet[], base: Environment = DESKTOP): EnvironmentCase[] {
-  const cuts = new Set<number>([0]);
-  let asksScheme = false;
+/** What a look asks of the environment besides what the sheets do. */
+export interface AskedBeside {
+  /** Widths up to which settings hold. */
+  readonly widths: readonly number[];
+  readonly scheme: boolean;
+}
+
+/** Every width interval that the sheets, or a look, tell apart, in each colour scheme that they ask about. */
+export function environmentCases(
+  sheets: readonly CascadeSheet[],
+  base: Environment = DESKTOP,
+  beside: AskedBeside = { widths: [], scheme: false },
+): EnvironmentCase[] {
+  const cuts = new Set<number>([0, ...beside.widths.map((width) => Math.floor(width) + 1)]);
+  let asksScheme = beside.scheme;
   const read = (condition: Condition) => {
     if (condition.kind !== 'media') return;
     for (const width of widthsIn(condition.query)) {
@@ -48,7 +59,14 @@ export function mediaFor(cases: readonly EnvironmentCase[], all: readonly Enviro
   if (cases.length === all.length) return [''];
   const schemes = [...new Set(all.map((item) => item.scheme))];
   const queries: string[] = [];
-  for (const scheme of schemes) {
+  const boundsIn = (scheme: string) =>
+    cases
+      .filter((item) => item.scheme === scheme)
+      .map(({ from, to }) => `${from}-${to}`)
+      .sort()
+      .join();
+  const alike = schemes.length > 1 && schemes.every((scheme) => boundsIn(scheme) === boundsIn(schemes[0]!));
+  for (const scheme of alike ? schemes.slice(0, 1) : schemes) {
     const own = cases.filter((item) => item.scheme === scheme).sort((a, b) => a.from - b.from);
     const runs: { from: number; to: number }[] = [];
     for (const item of own) {
@@ -60,7 +78,7 @@ export function mediaFor(cases: readonly EnvironmentCase[], all: readonly Enviro
       const parts: string[] = [];
       if (run.from > 0) parts.push(`(width >= ${run.from}px)`);
       if (run.to < Infinity) parts.push(`(width < ${run.to}px)`);
-      if (schemes.length > 1) parts.push(`(prefers-color-scheme: ${scheme})`);
+      if (schemes.length > 1 && !alike) parts.push(`(prefers-color-scheme: ${scheme})`);
       queries.push(parts.join(' and '));
     }
   }

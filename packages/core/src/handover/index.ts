@@ -1,4 +1,12 @@
-export { planHandover, type Plan, type PlanInput } from './plan.js';
-export { printPlan } from './print.js';
+export {
+  planHandover,
+  settingsFor,
+  type Plan,
+  type PlanInput,
+  type PlannedException,
+  type SubjectGroup,
+} from './plan.js';
+export { comment, printBare, printPlans } from './print.js';
 export { prove, asLastSheet, type Proof, type ProofFailure } from './proof.js';
 export { environmentCases, type EnvironmentCase } from './environments.js';
+export { standardScrollbar } from './scrollbar.js';

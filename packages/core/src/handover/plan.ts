@@ -1,24 +1,44 @@
+import type { FoundPart } from '../component/parts.js';
 import type { Applied } from '../css/applied.js';
 import { NO_SPECIFICITY, compareSpecificity, type Specificity } from '../css/selector/specificity.js';
-import type { StateBits } from '../css/selector/states.js';
+import { isSubset, type StateBits } from '../css/selector/states.js';
 import { asOneSelector, raiseTo, specificityOf } from '../css/selector/weight.js';
-import type { PageStyles } from '../css/styles.js';
-import { highestWithin } from '../look/lattice.js';
-import type { Look } from '../look/model.js';
-import { Forcer, LookResolver, type Decision } from '../look/resolve.js';
-import { selectAll } from '../page/locator.js';
+import { compareConditions, holdsIn, type Place } from '../look/conditions.js';
+import type { Setting } from '../look/model.js';
+import { LookResolver, type Decision } from '../look/resolve.js';
+import { Forcer, type Subject } from '../look/subject.js';
 import { pathSelector } from '../page/path.js';
-import type { ElementNode, PageTree } from '../page/tree.js';
+import type { StagedPages } from '../page/staged-pages.js';
+import type { ElementNode } from '../page/tree.js';
 import { mediaFor, type EnvironmentCase } from './environments.js';
 
-export interface PlanInput {
-  readonly tree: PageTree;
+/** Members of a part that differ: their elements on this page, and how a rule tells them from the rest. */
+export interface PlannedException {
+  readonly elements: ReadonlySet<ElementNode>;
   readonly selector: string;
-  readonly part: string;
-  readonly look: Look;
+}
+
+/** Subjects that all rules of the page treat alike, with one that stands for them. */
+export interface SubjectGroup {
+  readonly subject: Subject;
+  readonly members: readonly ElementNode[];
+}
+
+export interface PlanInput {
+  /** The site's own pages, without the look. */
+  readonly pages: StagedPages;
+  readonly part: FoundPart;
+  readonly groups: readonly SubjectGroup[];
+  /** The look's settings of this part that are not muted. */
+  readonly settings: readonly Setting[];
+  readonly exceptions: ReadonlyMap<string, PlannedException>;
+  readonly place: Place;
   readonly cases: readonly EnvironmentCase[];
-  /** The site's own styles, without the look, in a case. */
-  readonly stylesIn: (environment: EnvironmentCase) => PageStyles;
+  readonly forcer?: Forcer;
+  /** Only these properties; all that the look touches when absent. */
+  readonly only?: ReadonlySet<string> | undefined;
+  /** Plans whose rules stand before these and must lose to them, row by row. */
+  readonly over?: readonly Plan[] | undefined;
 }
 
 /** One declaration of the handover. */
@@ -30,7 +50,7 @@ export interface PlannedDeclaration {
   readonly from: 'look' | 'site';
 }
 
-/** One rule: a state set, under a media query, for all of the component's elements or some. */
+/** One rule: a state set, under a media query, for all of the part's elements or some. */
 export interface PlannedRule {
   readonly states: StateBits;
   readonly media: string;
@@ -45,19 +65,19 @@ export interface Unbeatable {
 }
 
 export interface Plan {
+  readonly part: FoundPart;
   readonly baseSelector: string;
   readonly rules: readonly PlannedRule[];
   readonly unbeatable: readonly Unbeatable[];
   /** The strongest declaration of the site that the rules had to be raised over, if they were. */
   readonly raisedOver: Applied | undefined;
-  readonly elements: readonly ElementNode[];
 }
 
-interface Subject {
-  readonly element: ElementNode;
+interface Target {
+  readonly group: SubjectGroup;
   readonly where: EnvironmentCase;
   readonly resolver: LookResolver;
-  readonly styles: PageStyles;
+  readonly sets: ReadonlySet<StateBits>;
 }
 
 interface Entry {
@@ -65,39 +85,44 @@ interface Entry {
   readonly property: string;
   readonly value: string;
   readonly from: 'look' | 'site';
-  readonly elements: ReadonlySet<ElementNode> | undefined;
+  readonly groups: ReadonlySet<SubjectGroup> | undefined;
+  /** How a rule says which elements, where they are an exception's. */
+  readonly member: string | undefined;
+  /** Place among the rules of its state set; the later wins. */
+  readonly order: number;
   readonly cases: ReadonlySet<EnvironmentCase> | undefined;
 }
 
-/** A look says nothing to a page on which its component does not stand. */
-export const MAX_PLANNED_ELEMENTS = 200;
+/** Settings that may hold for a subject: those of an exception only where it is a member. */
+export const settingsFor = (input: Pick<PlanInput, 'settings' | 'exceptions'>, element: ElementNode): Setting[] =>
+  input.settings.filter(
+    ({ exception }) => exception === undefined || input.exceptions.get(exception)?.elements.has(element),
+  );
 
 /**
- * Works out the rules that give a component its look, by the law of the model: every row that the look touches is
- * restated in rank order at equal base weight, weight is raised only as far as the site's own rules ask, and what the
- * site would decide alike without being restated is left out.
+ * Works out the rules that give a part its look, by the law of the model: every row that the look touches is restated
+ * in rank order at equal base weight, weight is raised only as far as the site's own rules ask, and what the site would
+ * decide alike without being restated is left out.
  */
 export function planHandover(input: PlanInput): Plan {
-  const elements = selectAll(input.tree, input.selector).slice(0, MAX_PLANNED_ELEMENTS);
-  const forcer = new Forcer();
-  const subjects: Subject[] = input.cases.flatMap((where) => {
-    const styles = input.stylesIn(where);
-    return elements.map((element) => ({
-      element,
-      where,
-      styles,
-      resolver: new LookResolver(styles, element, input.part, input.look, forcer),
-    }));
-  });
-  const sets = [...new Set(subjects.flatMap((subject) => subject.resolver.sets))].sort((a, b) => a - b);
-  const properties = [...new Set(subjects.flatMap((subject) => subject.resolver.touched))];
+  const forcer = input.forcer ?? new Forcer();
+  const targets: Target[] = input.cases.flatMap((where) =>
+    input.groups.map((group): Target => {
+      const settings = settingsFor(input, group.subject.element);
+      const resolver = new LookResolver(input.pages, where.environment, group.subject, settings, input.place, forcer);
+      return { group, where, resolver, sets: new Set(resolver.sets) };
+    }),
+  );
+  const sets = [...new Set(targets.flatMap((target) => target.resolver.sets))].sort((a, b) => a - b);
+  const touched = [...new Set(targets.flatMap((target) => target.resolver.touched))];
+  const properties = input.only ? touched.filter((property) => input.only!.has(property)) : touched;
   const unbeatable: Unbeatable[] = [];
   const important = new Set<string>();
   let needed: Specificity = NO_SPECIFICITY;
   let raisedOver: Applied | undefined;
 
   for (const property of properties) {
-    const beaten = beatenBy(subjects, sets, property);
+    const beaten = beatenBy(targets, property);
     const strong = beaten.filter((applied) => applied.declaration.important || applied.inline);
     if (strong.length) important.add(property);
     for (const applied of strong.length ? strong : beaten) {
@@ -114,116 +139,162 @@ export function planHandover(input: PlanInput): Plan {
     }
   }
 
-  const own = asOneSelector(input.selector);
-  const raised = compareSpecificity(needed, own.specificity) > 0;
-  const baseSelector = raised ? raiseTo(input.selector, needed) : own.text;
-  const weight = specificityOf(baseSelector);
+  const earlier = input.over?.find((plan) => plan.part === input.part);
+  if (earlier) {
+    const weight = specificityOf(earlier.baseSelector);
+    if (compareSpecificity(weight, needed) > 0) needed = weight;
+  }
+  const own = asOneSelector(input.part.selector);
+  const pseudo = input.part.part.pseudo;
+  // A pseudo-element brings its own weight to every rule about it.
+  const asked: Specificity =
+    pseudo === undefined || earlier ? needed : [needed[0], needed[1], Math.max(0, needed[2] - 1)];
+  const raised = compareSpecificity(asked, own.specificity) > 0;
+  const baseSelector = raised
+    ? raiseTo(input.part.selector, asked, input.part.part.ownPseudoStates ? 'root' : undefined)
+    : own.text;
+  const base = specificityOf(baseSelector);
+  const weight: Specificity = pseudo === undefined ? base : [base[0], base[1], base[2] + 1];
   const entries = properties.flatMap((property) => {
-    const planned = entriesFor(subjects, sets, property, forcer);
+    const planned = entriesFor(input, targets, sets, property);
     return planned.filter(
-      (entry) => entry.from === 'look' || isNeeded(entry, planned, subjects, sets, weight, important.has(property)),
+      (entry) => entry.from === 'look' || earlier || isNeeded(entry, planned, targets, weight, important.has(property)),
     );
   });
   return {
+    part: input.part,
     baseSelector,
-    rules: toRules(entries, baseSelector, important, elements, input.cases),
+    rules: toRules(entries, baseSelector, important, input),
     unbeatable,
     raisedOver: raised ? raisedOver : undefined,
-    elements,
   };
 }
 
 /** The site's winners in all states in which the look is to decide instead. */
-function beatenBy(subjects: readonly Subject[], sets: readonly StateBits[], property: string): Applied[] {
-  const found = new Map<unknown, Applied>();
-  for (const { resolver } of subjects) {
-    for (const state of sets) {
+function beatenBy(targets: readonly Target[], property: string): Applied[] {
+  const found = new Set<Applied>();
+  for (const { resolver } of targets) {
+    for (const state of resolver.sets) {
       if (resolver.decide(property, state).from !== 'look') continue;
       const winner = resolver.siteWinner(property, state);
-      if (winner?.origin === 'author') found.set(winner, winner);
+      if (winner?.origin === 'author') found.add(winner);
     }
   }
-  return [...found.values()];
+  return [...found];
+}
+
+const appliesTo = (entry: Entry, target: Target): boolean =>
+  (!entry.groups || entry.groups.has(target.group)) && (!entry.cases || entry.cases.has(target.where));
+
+/** Of the entries that hold for a target in a state, the one that the browser will take: the highest, then the last. */
+function deciding(entries: readonly Entry[], target: Target, state: StateBits): Entry | undefined {
+  let best: Entry | undefined;
+  for (const entry of entries) {
+    if (!isSubset(entry.states, state) || !appliesTo(entry, target)) continue;
+    if (!best || entry.states >= best.states) best = entry;
+  }
+  return best;
 }
 
 /** Entries in rank order: what the look sets, and what must be restated for the states above it. */
 function entriesFor(
-  subjects: readonly Subject[],
+  input: PlanInput,
+  targets: readonly Target[],
   sets: readonly StateBits[],
   property: string,
-  forcer: Forcer,
 ): Entry[] {
   const entries: Entry[] = [];
-  const appliesTo = (entry: Entry, subject: Subject) =>
-    (!entry.elements || entry.elements.has(subject.element)) && (!entry.cases || entry.cases.has(subject.where));
-  const emittedAt = (subject: Subject, state: StateBits): Entry | undefined => {
-    const own = new Map<StateBits, Entry>();
-    for (const entry of entries) if (appliesTo(entry, subject)) own.set(entry.states, entry);
-    return highestWithin(own, state)?.[1];
-  };
   for (const state of sets) {
-    const wanted = new Map<Subject, { decision: Decision; value: string }>();
-    for (const subject of subjects) {
-      const decision = subject.resolver.decide(property, state);
-      const style = subject.styles.at(forcer.force(subject.element, state)).of(subject.element);
-      wanted.set(subject, { decision, value: decision.from === 'look' ? decision.value! : style.restated(property) });
+    const here = targets.filter((target) => target.sets.has(state));
+    const chosen = new Set<Setting>();
+    const wanted = new Map<Target, { decision: Decision; value: string }>();
+    for (const target of here) {
+      const decision = target.resolver.decide(property, state);
+      if (decision.setting && decision.set === state) chosen.add(decision.setting);
+      const value = decision.from === 'look' ? decision.value! : target.resolver.siteStyle(state).restated(property);
+      wanted.set(target, { decision, value });
     }
-    const first = [...wanted.values()].find(({ decision }) => decision.from === 'look' && decision.set === state);
-    if (first) {
-      entries.push({
-        states: state,
-        property,
-        value: first.value,
-        from: 'look',
-        elements: undefined,
-        cases: undefined,
-      });
-      continue;
-    }
-    const missing = [...wanted].filter(([subject, want]) => {
-      const emitted = emittedAt(subject, state);
+    for (const setting of [...chosen].sort(compareConditions)) entries.push(lookEntry(input, targets, setting, state));
+    const missing = [...wanted].filter(([target, want]) => {
+      const emitted = deciding(entries, target, state);
       // Before anything is emitted the site decides by itself.
       return emitted !== undefined && emitted.value !== want.value;
     });
-    if (missing.length) entries.push(...restate(missing, subjects, state, property));
+    if (missing.length) entries.push(...restate(missing, here, targets, state, property));
   }
   return entries;
 }
 
-/** One entry for each value, for all subjects alike or for those that want it. */
+function lookEntry(input: PlanInput, targets: readonly Target[], setting: Setting, states: StateBits): Entry {
+  const exception = setting.exception === undefined ? undefined : input.exceptions.get(setting.exception);
+  const holding = input.cases.filter((where) => holdsIn(setting, input.place, where.environment));
+  const groups =
+    exception &&
+    new Set(targets.map(({ group }) => group).filter((group) => exception.elements.has(group.subject.element)));
+  return {
+    states,
+    property: setting.property,
+    value: setting.value,
+    from: 'look',
+    groups,
+    member: exception?.selector,
+    order: conditionOrder(input, setting),
+    cases: holding.length === input.cases.length ? undefined : new Set(holding),
+  };
+}
+
+/** The order of `compareConditions` as a number, so that rules that hold several properties can be put in it. */
+function conditionOrder(input: PlanInput, { exception, when }: Setting): number {
+  const which = exception === undefined ? 0 : 1 + [...input.exceptions.keys()].sort().indexOf(exception);
+  const viewport = when.viewport === undefined ? 0 : when.viewport === 'medium' ? 1 : 2;
+  return which * 100 + (when.page === undefined ? 0 : 50) + viewport * 10 + (when.scheme === undefined ? 0 : 1);
+}
+
+/** One entry for each value, for all targets alike or for those that want it. */
 function restate(
-  missing: readonly (readonly [Subject, { value: string }])[],
-  all: readonly Subject[],
+  missing: readonly (readonly [Target, { value: string }])[],
+  here: readonly Target[],
+  all: readonly Target[],
   states: StateBits,
   property: string,
 ): Entry[] {
-  const byValue = new Map<string, Subject[]>();
-  for (const [subject, { value }] of missing) byValue.set(value, [...(byValue.get(value) ?? []), subject]);
-  if (byValue.size === 1 && missing.length === all.length) {
+  const byValue = new Map<string, Target[]>();
+  for (const [target, { value }] of missing) byValue.set(value, [...(byValue.get(value) ?? []), target]);
+  const entry = (value: string, groups: Entry['groups'], cases: Entry['cases']): Entry => ({
+    states,
+    property,
+    value,
+    from: 'site',
+    groups,
+    member: undefined,
+    // What is restated for some comes last; for all, no setting speaks about it in this state.
+    order: groups || cases ? Infinity : 0,
+    cases,
+  });
+  if (byValue.size === 1 && missing.length === here.length) {
     const [value] = byValue.keys();
-    return [{ states, property, value: value!, from: 'site', elements: undefined, cases: undefined }];
+    return [entry(value!, undefined, undefined)];
   }
-  const everyCase = new Set(all.map((subject) => subject.where));
-  const everyElement = new Set(all.map((subject) => subject.element));
+  const everyCase = new Set(all.map((target) => target.where));
+  const everyGroup = new Set(all.map((target) => target.group));
   return [...byValue].flatMap(([value, wanting]) => {
     // Elements that want the value in the same cases share a rule.
-    const casesOf = new Map<ElementNode, EnvironmentCase[]>();
-    for (const { element, where } of wanting) casesOf.set(element, [...(casesOf.get(element) ?? []), where]);
-    const shared = new Map<string, { elements: Set<ElementNode>; cases: Set<EnvironmentCase> }>();
-    for (const [element, cases] of casesOf) {
+    const casesOf = new Map<SubjectGroup, EnvironmentCase[]>();
+    for (const { group, where } of wanting) casesOf.set(group, [...(casesOf.get(group) ?? []), where]);
+    const shared = new Map<string, { groups: Set<SubjectGroup>; cases: Set<EnvironmentCase> }>();
+    for (const [group, cases] of casesOf) {
       const key = cases.map((item) => `${item.scheme}${item.from}`).join();
-      const group = shared.get(key) ?? { elements: new Set(), cases: new Set(cases) };
-      group.elements.add(element);
-      shared.set(key, group);
+      const known = shared.get(key) ?? { groups: new Set(), cases: new Set(cases) };
+      known.groups.add(group);
+      shared.set(key, known);
     }
-    return [...shared.values()].map(({ elements, cases }): Entry => ({
-      states,
-      property,
-      value,
-      from: 'site',
-      elements: elements.size === everyElement.size ? undefined : elements,
-      cases: cases.size === everyCase.size ? undefined : cases,
-    }));
+    return [...shared.values()].map(({ groups, cases }) =>
+      entry(
+        value,
+        groups.size === everyGroup.size ? undefined : groups,
+        cases.size === everyCase.size ? undefined : cases,
+      ),
+    );
   });
 }
 
@@ -231,23 +302,15 @@ function restate(
 function isNeeded(
   entry: Entry,
   planned: readonly Entry[],
-  subjects: readonly Subject[],
-  sets: readonly StateBits[],
+  targets: readonly Target[],
   weight: Specificity,
   important: boolean,
 ): boolean {
-  for (const subject of subjects) {
-    if (entry.elements && !entry.elements.has(subject.element)) continue;
-    if (entry.cases && !entry.cases.has(subject.where)) continue;
-    const own = new Map<StateBits, Entry>();
-    for (const other of planned) {
-      const here =
-        (!other.elements || other.elements.has(subject.element)) && (!other.cases || other.cases.has(subject.where));
-      if (here) own.set(other.states, other);
-    }
-    for (const state of sets) {
-      if (highestWithin(own, state)?.[1] !== entry) continue;
-      const winner = subject.resolver.siteWinner(entry.property, state);
+  for (const target of targets) {
+    if (!appliesTo(entry, target)) continue;
+    for (const state of target.resolver.sets) {
+      if (deciding(planned, target, state) !== entry) continue;
+      const winner = target.resolver.siteWinner(entry.property, state);
       if (!winner || !siteBeats(winner, weight, important)) return true;
     }
   }
@@ -267,22 +330,27 @@ function toRules(
   entries: readonly Entry[],
   baseSelector: string,
   important: ReadonlySet<string>,
-  elements: readonly ElementNode[],
-  cases: readonly EnvironmentCase[],
+  input: PlanInput,
 ): PlannedRule[] {
   const rules = new Map<
     string,
-    { states: StateBits; media: string; selector: string; declarations: PlannedDeclaration[] }
+    PlannedRule & { readonly declarations: PlannedDeclaration[]; readonly order: number }
   >();
-  for (const entry of entries) {
-    const selector =
-      entry.elements && entry.elements.size < elements.length
-        ? `${baseSelector}:where(${[...entry.elements].map(pathSelector).join(', ')})`
-        : baseSelector;
-    for (const media of entry.cases ? mediaFor([...entry.cases], cases) : ['']) {
-      const key = `${entry.states}|${selector}|${media}`;
+  const groupCount = input.groups.length;
+  const selectorFor = (entry: Entry): string => {
+    if (entry.member !== undefined) return `${baseSelector}:where(${entry.member})`;
+    if (!entry.groups || entry.groups.size === groupCount) return baseSelector;
+    const paths = [...entry.groups].flatMap((group) => group.members.map(pathSelector));
+    return `${baseSelector}:where(${paths.join(', ')})`;
+  };
+  entries.forEach((entry) => {
+    const selector = selectorFor(entry);
+    for (const media of entry.cases ? mediaFor([...entry.cases], input.cases) : ['']) {
+      const key = `${entry.states}|${entry.order}|${selector}|${media}`;
       let rule = rules.get(key);
-      if (!rule) rules.set(key, (rule = { states: entry.states, media, selector, declarations: [] }));
+      if (!rule) {
+        rules.set(key, (rule = { states: entry.states, media, selector, declarations: [], order: entry.order }));
+      }
       rule.declarations.push({
         property: entry.property,
         value: entry.value,
@@ -290,6 +358,6 @@ function toRules(
         from: entry.from,
       });
     }
-  }
-  return [...rules.values()].sort((a, b) => a.states - b.states);
+  });
+  return [...rules.values()].sort((a, b) => a.states - b.states || a.order - b.order);
 }

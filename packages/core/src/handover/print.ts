@@ -1,24 +1,53 @@
 import type { Applied } from '../css/applied.js';
+import { CSS_WIDE } from '../css/declaration.js';
+import { printShorthand } from '../css/shorthand/print.js';
 import type { Plan, PlannedDeclaration, PlannedRule } from './plan.js';
 import { stateWords, withStates } from './state-selector.js';
 
 /** Comments may not end early, whatever a name holds. */
-const comment = (text: string) => `/* ${text.replace(/\*\//g, '* /').replace(/\s+/g, ' ').trim()} */`;
+export const comment = (text: string) => `/* ${text.replace(/\*\//g, '* /').replace(/\s+/g, ' ').trim()} */`;
 
-const BORDER = ['top', 'right', 'bottom', 'left'].map((side) => `border-${side}-color`);
+const SIDES = ['top', 'right', 'bottom', 'left'];
+const CORNERS = ['top-left', 'top-right', 'bottom-right', 'bottom-left'];
 
-/** Four sides alike are written as the shorthand that people know. */
+/** Longhands that people write as one, each a single word. */
+const TOGETHER: readonly (readonly [shorthand: string, longhands: readonly string[]])[] = [
+  ...['color', 'width', 'style'].map(
+    (what) => [`border-${what}`, SIDES.map((side) => `border-${side}-${what}`)] as const,
+  ),
+  ['padding', SIDES.map((side) => `padding-${side}`)],
+  ['margin', SIDES.map((side) => `margin-${side}`)],
+  ['border-radius', CORNERS.map((corner) => `border-${corner}-radius`)],
+  ['gap', ['row-gap', 'column-gap']],
+];
+
+const isPlain = (value: string) => !/[\s,/]|var\(/.test(value);
+/** One term, so that it means the same for one side and for all. */
+const isOneTerm = (value: string) => /^([\w-]+\([^]*\)|[^\s,/]+)$/.test(value);
+
+/** Sides alike are written as the shorthand that people know. */
 function tidy(declarations: readonly PlannedDeclaration[]): PlannedDeclaration[] {
-  const sides = BORDER.map((name) => declarations.find((item) => item.property === name));
-  const [first] = sides;
-  const alike = sides.every(
-    (side) =>
-      side && first && side.value === first.value && side.important === first.important && side.from === first.from,
-  );
-  if (!first || !alike) return [...declarations];
-  return declarations.flatMap((item) =>
-    item === first ? [{ ...item, property: 'border-color' }] : BORDER.includes(item.property) ? [] : [item],
-  );
+  let list = [...declarations];
+  for (const [shorthand, longhands] of TOGETHER) {
+    const own = longhands.map((name) => list.find((item) => item.property === name));
+    const [first] = own;
+    const all = own.flatMap((item) => item ?? []);
+    if (!first || all.length < longhands.length) continue;
+    if (all.some((item) => item.important !== first.important || item.from !== first.from)) continue;
+    const alike = all.every((item) => item.value === first.value);
+    const plain = all.every((item) => isPlain(item.value) && !CSS_WIDE.has(item.value.toLowerCase()));
+    if (!alike && !plain) continue;
+    // The same value may not stand for all sides at once, as with two radii of a corner.
+    if (alike && !isOneTerm(first.value)) continue;
+    const value = alike
+      ? first.value
+      : printShorthand(shorthand, (name) => list.find((item) => item.property === name)!.value);
+    if (value === undefined) continue;
+    list = list.flatMap((item) =>
+      item === first ? [{ ...item, property: shorthand, value }] : longhands.includes(item.property) ? [] : [item],
+    );
+  }
+  return list;
 }
 
 const where = (applied: Applied): string => {
@@ -26,31 +55,50 @@ const where = (applied: Applied): string => {
   return applied.inline ? 'a style attribute' : `${applied.selector?.text ?? ''} (${place.sheet}, line ${place.line})`;
 };
 
-function explain(rule: PlannedRule): string {
+function explain(plan: Plan, rule: PlannedRule, named: boolean): string {
   const words = stateWords(rule.states);
-  const title = words[0]!.toUpperCase() + words.slice(1);
+  const title = named ? `${plan.part.part.label}, ${words}` : words[0]!.toUpperCase() + words.slice(1);
   const restated = rule.declarations.every((item) => item.from === 'site');
   return restated ? `${title}: as the site has it, said again so that it stays` : title;
 }
 
-function printRule(rule: PlannedRule): string {
+function printRule(plan: Plan, rule: PlannedRule, named: boolean): string {
   const indent = rule.media ? '  ' : '';
   const lines = tidy(rule.declarations).map((item) => {
     const mixed = rule.declarations.some((other) => other.from !== item.from);
     const note = mixed && item.from === 'site' ? ' /* as the site has it */' : '';
     return `${indent}  ${item.property}: ${item.value}${item.important ? ' !important' : ''};${note}`;
   });
-  const block = `${indent}${withStates(rule.selector, rule.states)} {\n${lines.join('\n')}\n${indent}}`;
+  const selector = withStates(plan.part, rule.selector, rule.states);
+  const block = `${indent}${selector} {\n${lines.join('\n')}\n${indent}}`;
   const body = rule.media ? `@media ${rule.media} {\n${block}\n}` : block;
-  return `${comment(explain(rule))}\n${body}`;
+  return `${comment(explain(plan, rule, named))}\n${body}`;
 }
 
-/** The CSS of a plan, with comments that say what each rule does. Ends in a line break; empty for an empty plan. */
-export function printPlan(plan: Plan, name: string): string {
-  if (!plan.rules.length) return '';
-  const important = plan.rules.some((rule) => rule.declarations.some((item) => item.important));
+/** The CSS of plans, with comments that say what each rule does. Ends in a line break; empty for empty plans. */
+export function printPlans(plans: readonly Plan[], name: string): string {
+  const filled = plans.filter((plan) => plan.rules.length);
+  if (!filled.length) return '';
+  const important = filled.some((plan) => plan.rules.some((rule) => rule.declarations.some((item) => item.important)));
   const head = [comment(`${name}: put this after the site's other stylesheets.`)];
-  if (plan.raisedOver) head.push(comment(`The selector is weighted to win over ${where(plan.raisedOver)}.`));
+  for (const plan of filled) {
+    if (plan.raisedOver) head.push(comment(`The selector is weighted to win over ${where(plan.raisedOver)}.`));
+  }
   if (important) head.push(comment('!important stands only where the site itself uses it or a style attribute.'));
-  return `${head.join('\n')}\n\n${plan.rules.map(printRule).join('\n\n')}\n`;
+  const rules = filled.flatMap((plan) => plan.rules.map((rule) => printRule(plan, rule, filled.length > 1)));
+  return `${[...new Set(head)].join('\n')}\n\n${rules.join('\n\n')}\n`;
 }
+
+/** The same CSS as short as it goes, for preview frames. */
+export const printBare = (plans: readonly Plan[]): string =>
+  plans
+    .flatMap((plan) =>
+      plan.rules.map((rule) => {
+        const lines = rule.declarations.map(
+          (item) => `${item.property}:${item.value}${item.important ? '!important' : ''}`,
+        );
+        const block = `${withStates(plan.part, rule.selector, rule.states)}{${lines.join(';')}}`;
+        return rule.media ? `@media ${rule.media}{${block}}` : block;
+      }),
+    )
+    .join('\n');

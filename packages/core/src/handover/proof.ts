@@ -1,14 +1,16 @@
-import type { CascadeSheet, RuleIndex } from '../css/rules.js';
 import { parseSheet } from '../css/parse-sheet.js';
+import type { CascadeSheet } from '../css/rules.js';
 import type { StateBits } from '../css/selector/states.js';
-import { PageStyles } from '../css/styles.js';
-import { Forcer, LookResolver } from '../look/resolve.js';
+import { Forcer } from '../look/subject.js';
+import { LookResolver } from '../look/resolve.js';
+import type { StagedPages } from '../page/staged-pages.js';
 import type { ElementNode } from '../page/tree.js';
 import type { EnvironmentCase } from './environments.js';
-import type { PlanInput } from './plan.js';
+import { settingsFor, type PlanInput } from './plan.js';
 
 /** A case in which the handed-over CSS does not give what the look says. */
 export interface ProofFailure {
+  readonly part: string;
   readonly element: ElementNode;
   readonly states: StateBits;
   readonly where: EnvironmentCase;
@@ -31,31 +33,42 @@ export const asLastSheet = (css: string): CascadeSheet => ({
 });
 
 /**
- * Puts the CSS behind the site's own sheets and compares, for every element in every state and environment, what then
- * wins with what the look asks for.
+ * Puts the CSS behind the site's own sheets and compares, for every subject of every part in every state and
+ * environment, what then wins with what the look asks for.
  */
-export function prove(input: PlanInput, css: string, index: RuleIndex, elements: readonly ElementNode[]): Proof {
+export function prove(inputs: readonly PlanInput[], css: string, pages: StagedPages): Proof {
   const forcer = new Forcer();
   const failures: ProofFailure[] = [];
   let compared = 0;
-  const withLook = index.extended([asLastSheet(css)]);
-  for (const where of input.cases) {
-    const site = input.stylesIn(where);
-    const result = new PageStyles(withLook, where.environment, site.known);
-    for (const element of elements) {
-      const resolver = new LookResolver(site, element, input.part, input.look, forcer);
-      for (const states of resolver.sets) {
-        const forced = forcer.force(element, states);
-        const style = result.at(forced).of(element);
-        const before = site.at(forced).of(element);
-        for (const property of resolver.touched) {
-          const decision = resolver.decide(property, states);
-          const declared = decision.from === 'look' ? decision.value! : before.restated(property);
-          // A value that the browser's sheet gives is compared with what it gave before.
-          const wanted = declared === 'revert' ? before.text(property) : style.computedFrom(property, declared);
-          const got = style.text(property);
-          compared++;
-          if (wanted !== got) failures.push({ element, states, where, property, wanted, got });
+  const withLook = pages.extended([asLastSheet(css)]);
+  for (const input of inputs) {
+    for (const where of input.cases) {
+      for (const subject of input.part.subjects) {
+        const settings = settingsFor(input, subject.element);
+        const resolver = new LookResolver(pages, where.environment, subject, settings, input.place, forcer);
+        for (const states of resolver.sets) {
+          const style = forcer.see(withLook, where.environment, subject, states).style;
+          const before = resolver.siteStyle(states);
+          for (const property of resolver.touched) {
+            const decision = resolver.decide(property, states);
+            const declared = decision.from === 'look' ? decision.value! : before.restated(property);
+            // What the browser's own sheet gives is read as it would be given now, since parents may have changed.
+            const given = declared === 'revert' ? before.winner(property)!.declaration.value : declared;
+            const wanted = style.computedFrom(property, given);
+            const got = style.text(property);
+            compared++;
+            if (wanted !== got) {
+              failures.push({
+                part: input.part.part.name,
+                element: subject.element,
+                states,
+                where,
+                property,
+                wanted,
+                got,
+              });
+            }
+          }
         }
       }
     }

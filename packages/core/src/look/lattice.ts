@@ -1,17 +1,24 @@
 import {
   ACTIVE,
+  CHECKED,
   closeBits,
+  CURRENT,
   DISABLED,
+  EXPANDED,
+  FILLED,
   FOCUS,
   FOCUS_VISIBLE,
   FOCUS_WITHIN,
   HOVER,
+  INVALID,
   isSubset,
   type StateBits,
 } from '../css/selector/states.js';
 
-/** Atoms that a person can bring about on a part by pointer and keyboard. */
-const REACHABLE = [HOVER, FOCUS, FOCUS_VISIBLE, ACTIVE, DISABLED];
+/** Atoms that a person or the page can bring about on a part. */
+const REACHABLE = [FILLED, CURRENT, EXPANDED, HOVER, FOCUS, FOCUS_VISIBLE, CHECKED, INVALID, ACTIVE, DISABLED];
+/** What a disabled control is never in: it takes no focus and no press, and is barred from validation (HTML 4.10.18.5). */
+const NEVER_DISABLED = FOCUS | FOCUS_VISIBLE | ACTIVE | INVALID;
 
 /**
  * Every closed set over the atoms in play, by rising rank. What the atoms do not include never changes anything, so
@@ -27,7 +34,8 @@ export function closedSets(inPlay: StateBits): StateBits[] {
     atoms.forEach((atom, i) => {
       if (choice & (1 << i)) bits |= atom;
     });
-    sets.add(closeBits(bits));
+    const closed = closeBits(bits);
+    if (!(closed & DISABLED && closed & NEVER_DISABLED)) sets.add(closed);
   }
   return [...sets].sort((a, b) => a - b);
 }

@@ -24,13 +24,24 @@ export interface Setting {
   readonly value: string;
 }
 
+/** A few members of a part that differ, with settings of their own. */
+export interface Exception {
+  readonly id: string;
+  readonly name: string;
+  readonly part: string;
+  /** Selectors that tell the members from the rest of the part. */
+  readonly members: readonly string[];
+}
+
 /** All the settings of one component. */
 export interface Look {
   readonly finish?: string | undefined;
   readonly settings: readonly Setting[];
-  readonly exceptions: readonly { readonly id: string; readonly name: string }[];
+  readonly exceptions: readonly Exception[];
   /** Keys of settings that are switched off for now. */
   readonly muted: readonly string[];
+  /** Selectors that the owner gave for parts, by the parts' names. */
+  readonly parts?: Readonly<Record<string, string>> | undefined;
 }
 
 export const EMPTY_LOOK: Look = { settings: [], exceptions: [], muted: [] };
@@ -53,9 +64,8 @@ export function settingKey(setting: Pick<Setting, 'part' | 'exception' | 'proper
 export const statesOf = (part: string, atoms: readonly Atom[]): PartAtom[] =>
   ATOMS.filter((atom) => atoms.includes(atom)).map((state) => ({ part, state }));
 
-/** The part's own atoms of a setting, as a closed set. */
-export const bitsOfWhen = (when: When, part: string): StateBits =>
-  closeBits(bitsOf(when.states.filter((atom) => atom.part === part).map((atom) => atom.state)));
+/** The atoms of a setting, as a closed set; all of them are those of the part that carries the state. */
+export const bitsOfWhen = (when: When): StateBits => closeBits(bitsOf(when.states.map((atom) => atom.state)));
 
 /** Sets values in one step; an undefined value clears the cell back to what it follows. */
 export function changeLook(

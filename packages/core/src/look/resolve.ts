@@ -1,10 +1,12 @@
 import type { Applied } from '../css/applied.js';
-import { forceStates, type ForcedStates } from '../css/forced.js';
-import type { StateBits } from '../css/selector/states.js';
-import type { PageStyles } from '../css/styles.js';
-import type { ElementNode } from '../page/tree.js';
+import type { Environment } from '../css/environment.js';
+import { CARRIED, type StateBits } from '../css/selector/states.js';
+import type { ElementStyle } from '../css/styles.js';
+import type { StagedPages } from '../page/staged-pages.js';
+import { compareConditions, holdsIn, type Place } from './conditions.js';
 import { closedSets, highestWithin, smallestWithSame } from './lattice.js';
-import { activeSettings, bitsOfWhen, type Look, type Setting } from './model.js';
+import { bitsOfWhen, type Setting } from './model.js';
+import { statesInPlay, type Forcer, type Subject } from './subject.js';
 
 /** What decides a property of an element in a state. */
 export interface Decision {
@@ -17,53 +19,37 @@ export interface Decision {
   readonly applied?: Applied | undefined;
 }
 
-/** One element forced into states; kept so that styles are shared between questions. */
-export class Forcer {
-  private readonly cache = new Map<ElementNode, Map<StateBits, ForcedStates>>();
-
-  force(element: ElementNode, bits: StateBits): ForcedStates {
-    let byBits = this.cache.get(element);
-    if (!byBits) this.cache.set(element, (byBits = new Map()));
-    let forced = byBits.get(bits);
-    if (!forced) byBits.set(bits, (forced = forceStates([[element, bits]])));
-    return forced;
-  }
-}
-
-/** Atoms that the site's rules reaching an element mention, on itself or through its ancestors. */
-export function statesInPlay(styles: PageStyles, element: ElementNode): StateBits {
-  let bits = 0;
-  for (const entry of styles.possibleEntries(element)) bits |= entry.selector.states;
-  return bits;
-}
-
 /**
- * Resolves a look over the site's own values for one element, by the law of the model: settings and site values are
- * ordered by the rank of their state sets, the highest that holds wins, and at equal sets the look wins. The site's
- * value belongs to the smallest set in which it appears as the winner.
+ * Resolves a look over the site's own values for one subject in one environment, by the law of the model: settings and
+ * site values are ordered by the rank of their state sets, the highest that holds wins, and at equal sets the look
+ * wins. Among settings of one set the exception comes before the page, the viewport and the scheme. The site's value
+ * belongs to the smallest set in which it appears as the winner.
  */
 export class LookResolver {
   private readonly bySetting = new Map<string, Map<StateBits, Setting>>();
+  private readonly decisions = new Map<string, Decision>();
   readonly sets: readonly StateBits[];
 
   constructor(
-    private readonly site: PageStyles,
-    private readonly element: ElementNode,
-    part: string,
-    look: Look,
+    private readonly site: StagedPages,
+    readonly environment: Environment,
+    readonly subject: Subject,
+    settings: readonly Setting[],
+    place: Place,
     private readonly forcer: Forcer,
     extraStates: StateBits = 0,
   ) {
-    let inPlay = statesInPlay(site, element) | extraStates;
-    for (const setting of activeSettings(look)) {
-      if (setting.part !== part) continue;
-      const bits = bitsOfWhen(setting.when, part);
+    let inPlay = statesInPlay(site, environment, subject) | extraStates;
+    for (const setting of settings) {
+      const bits = bitsOfWhen(setting.when);
       inPlay |= bits;
-      let settings = this.bySetting.get(setting.property);
-      if (!settings) this.bySetting.set(setting.property, (settings = new Map()));
-      settings.set(bits, setting);
+      if (!holdsIn(setting, place, environment)) continue;
+      let own = this.bySetting.get(setting.property);
+      if (!own) this.bySetting.set(setting.property, (own = new Map()));
+      const other = own.get(bits);
+      if (!other || compareConditions(setting, other) >= 0) own.set(bits, setting);
     }
-    this.sets = closedSets(inPlay);
+    this.sets = closedSets(inPlay).filter((set) => (set & CARRIED & ~subject.states.possible) === 0);
   }
 
   /** Properties that the look sets in some state. */
@@ -71,16 +57,29 @@ export class LookResolver {
     return [...this.bySetting.keys()];
   }
 
+  /** The subject as the site has it, without the look. */
+  siteStyle(state: StateBits): ElementStyle {
+    return this.forcer.see(this.site, this.environment, this.subject, state).style;
+  }
+
   /** The site's own winner in a state. */
   siteWinner(property: string, state: StateBits): Applied | undefined {
-    return this.site.at(this.forcer.force(this.element, state)).of(this.element).winner(property);
+    return this.siteStyle(state).winner(property);
   }
 
   /** Rules are shared objects, so the declaration's identity tells one winner from another. */
   private siteIdentity = (property: string) => (state: StateBits) => this.siteWinner(property, state)?.declaration;
 
   decide(property: string, state: StateBits): Decision {
-    const chosen = highestWithin(this.bySetting.get(property) ?? new Map<StateBits, Setting>(), state);
+    const key = `${property} ${state}`;
+    let decision = this.decisions.get(key);
+    if (!decision) this.decisions.set(key, (decision = this.decideAfresh(property, state)));
+    return decision;
+  }
+
+  private decideAfresh(property: string, state: StateBits): Decision {
+    const own = this.bySetting.get(property);
+    const chosen = own && highestWithin(own, state);
     const winner = this.siteWinner(property, state);
     const belongs = smallestWithSame(state, this.sets, this.siteIdentity(property));
     if (chosen && chosen[0] >= belongs) {

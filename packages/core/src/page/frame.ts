@@ -1,5 +1,7 @@
 import type { ForcedStates } from '../css/forced.js';
-import { markersFor, ORDER_ATTRIBUTE, STATE_BASICS } from './markers.js';
+import { validity } from '../css/selector/form-state.js';
+import { INVALID } from '../css/selector/states.js';
+import { markerOf, markersFor, ORDER_ATTRIBUTE, partMarkersFor, STATE_BASICS } from './markers.js';
 import { isDataAddress } from './references.js';
 import { rewriteSheet, rewriteUrls, type RewriteOptions } from './rewrite-sheet.js';
 import { baseOf, resolveAddress, sheetUses, type StoredSheet } from './sheets.js';
@@ -91,7 +93,15 @@ export function buildFrame(input: FrameInput): string {
     }
     out += ` ${ORDER_ATTRIBUTE}="${element.order}"`;
     const bits = input.forced?.bits.get(element) ?? 0;
-    if (bits) for (const marker of markersFor(bits)) out += ` ${marker}=""`;
+    const markers = markersFor(bits);
+    if (input.still) {
+      // Markers stand in for validity too, so what is valid by its markup is marked.
+      const valid = validity(element);
+      if (valid === true && !(bits & INVALID)) markers.push(markerOf('valid'));
+      else if (valid === false && !(bits & INVALID)) markers.push(markerOf('invalid'));
+    }
+    markers.push(...partMarkersFor(input.forced?.pseudo?.get(element) ?? 0));
+    for (const marker of markers) out += ` ${marker}=""`;
     return out;
   };
 

@@ -1,7 +1,10 @@
-import { atomsOf, FOCUS_WITHIN, type StateBits } from '../css/selector/states.js';
+import { atomsOf, FOCUS_WITHIN, INVALID, type StateBits } from '../css/selector/states.js';
 
 /** Attribute that stands for a state in still frames; of the same specificity as the pseudo-class it replaces. */
 export const markerOf = (state: string): string => `data-rq-${state}`;
+
+/** The same for a state of the element's pseudo-elements. */
+export const partMarkerOf = (state: string): string => `data-rq-part-${state}`;
 
 /** Pseudo-classes that a marker replaces. The others are real in a frame's document. */
 export const MARKED_STATES: ReadonlySet<string> = new Set([
@@ -10,13 +13,25 @@ export const MARKED_STATES: ReadonlySet<string> = new Set([
   'focus',
   'focus-visible',
   'focus-within',
+  'invalid',
+  'user-invalid',
+  'valid',
+  'user-valid',
 ]);
 
 /** Attributes to put on an element that is in these states. */
 export function markersFor(bits: StateBits): string[] {
-  const names = atomsOf(bits).filter((atom) => MARKED_STATES.has(atom));
-  return [...names, ...(bits & FOCUS_WITHIN ? ['focus-within'] : [])].map(markerOf);
+  const names: string[] = atomsOf(bits).filter((atom) => MARKED_STATES.has(atom));
+  if (bits & FOCUS_WITHIN) names.push('focus-within');
+  if (bits & INVALID) names.push('user-invalid');
+  return names.map(markerOf);
 }
+
+/** Attributes to put on an element whose pseudo-elements are in these states. */
+export const partMarkersFor = (bits: StateBits): string[] =>
+  atomsOf(bits)
+    .filter((atom) => MARKED_STATES.has(atom))
+    .map(partMarkerOf);
 
 /** Attribute that carries an element's place in the parse, so that the page outside can find it in a frame. */
 export const ORDER_ATTRIBUTE = 'data-rq-order';

@@ -1,5 +1,5 @@
 import { parse, string as cssString, walk } from 'css-tree';
-import { markerOf, MARKED_STATES } from './markers.js';
+import { markerOf, MARKED_STATES, partMarkerOf } from './markers.js';
 import { importSpans, isDataAddress, urlSpans } from './references.js';
 import { resolveAddress } from './sheets.js';
 
@@ -64,6 +64,24 @@ export function markStates(css: string): string {
 function stateEdits(css: string): Edit[] {
   const edits: Edit[] = [];
   const sheet = parse(css, { positions: true, parseValue: false, onParseError: () => undefined });
+  walk(sheet, {
+    visit: 'Selector',
+    enter(node) {
+      const nodes = node.children.toArray();
+      const at = nodes.findIndex((item) => item.type === 'PseudoElementSelector');
+      const pseudo = nodes[at];
+      const last = nodes.at(-1);
+      if (!pseudo?.loc || !last?.loc || at === nodes.length - 1) return;
+      // States of a pseudo-element are marked on the element that it belongs to.
+      const after = css.slice(pseudo.loc.end.offset, last.loc.end.offset);
+      if (![...MARKED_STATES].some((name) => after.includes(`:${name}`))) return;
+      const marked = after.replace(/:([a-z-]+)(?![\w(-])/g, (text, name: string) =>
+        MARKED_STATES.has(name) ? `[${partMarkerOf(name)}]` : text,
+      );
+      const own = css.slice(pseudo.loc.start.offset, pseudo.loc.end.offset);
+      edits.push({ start: pseudo.loc.start.offset, end: last.loc.end.offset, text: marked + own });
+    },
+  });
   walk(sheet, {
     visit: 'PseudoClassSelector',
     enter(node) {

@@ -13,6 +13,8 @@ export interface ElementNode {
   readonly content: readonly (ElementNode | string)[];
   /** Position among element siblings, from 0. */
   readonly siblingIndex: number;
+  /** The element of the page as parsed that this one is a copy of; undefined in the page itself. */
+  readonly stagedFrom?: ElementNode | undefined;
 }
 
 export interface PageTree {

@@ -1,32 +1,48 @@
-import { checkText, ratioOf, textCarriers, textCase, worstOf } from '../check/text.js';
-import type { Check } from '../check/check.js';
-import { parseColour } from '../colour/parse.js';
-import { sameRgba, TRANSPARENT, type Rgba } from '../colour/rgba.js';
+import { siteSelectors } from '../component/find.js';
 import { kindNamed } from '../component/kinds/index.js';
-import type { Kind, Row, StateColumn } from '../component/kind.js';
-import type { Applied } from '../css/applied.js';
+import { partNamed, type Kind, type StateColumn } from '../component/kind.js';
+import { findParts, type FoundPart } from '../component/parts.js';
+import { rowNamed, ROWS, type Row } from '../component/rows.js';
+import { columnNamed, setBits, shownBits } from '../component/states.js';
 import { DESKTOP, type Environment } from '../css/environment.js';
-import { checkRule, explain, idleRulesFor, leftBehind, type RuleCheck } from '../css/explain/index.js';
-import { bitsOf, closeBits, type Atom, type StateBits } from '../css/selector/states.js';
-import { PageStyles, type ElementStyle } from '../css/styles.js';
+import { checkRule, explain, idleRulesFor, leftBehind, type LeftBehind, type RuleCheck } from '../css/explain/index.js';
+import { bitsOf, CARRIED, closeBits, type Atom, type StateBits } from '../css/selector/states.js';
+import { InvalidSelectorError } from '../css/selector/match.js';
+import type { ElementStyle } from '../css/styles.js';
 import {
   asLastSheet,
+  environmentCases,
   planHandover,
-  printPlan,
+  printBare,
+  printPlans,
   prove,
+  settingsFor,
+  standardScrollbar,
   type EnvironmentCase,
   type Plan,
   type PlanInput,
+  type PlannedException,
   type Proof,
+  type SubjectGroup,
 } from '../handover/index.js';
-import { EMPTY_LOOK, type Look } from '../look/model.js';
-import { Forcer, LookResolver } from '../look/resolve.js';
-import { locate, type Located, type Locator } from '../page/locator.js';
+import { DEFAULT_BOUNDS, type Place, type ViewportBounds } from '../look/conditions.js';
+import { activeSettings, EMPTY_LOOK, type Exception, type Look, type Setting } from '../look/model.js';
+import { LookResolver } from '../look/resolve.js';
+import { Forcer, type Reveal, type SeenSubject, type Subject } from '../look/subject.js';
+import { locate, selectAll, type Located, type Locator } from '../page/locator.js';
 import { markStates } from '../page/rewrite-sheet.js';
-import { selectAll } from '../page/locator.js';
-import { textOf, type ElementNode } from '../page/tree.js';
+import type { StagedPages } from '../page/staged-pages.js';
+import { selfAndAncestors, type ElementNode } from '../page/tree.js';
+import { cellOf } from './cells.js';
+import { checkDemand } from './checks.js';
+import { columnsOf, unionOf, type PartColumns } from './columns.js';
+import { eachAlone, groupSubjects } from './groups.js';
+import { membersOf, type PartMember } from './members.js';
 import type { PageSession } from './page-session.js';
-import type { Cell, CellExplanation, ColumnCheck, SheetRow, SiteSource, StateSheet } from './state-sheet.js';
+import { revealOf } from './reveal.js';
+import { scrollbarNotes } from './scrollbar-notes.js';
+import type { CellExplanation, EditingPlace, SheetPart, SheetRow, StateSheet } from './state-sheet.js';
+import { tryColours, triedTexts, type TrackSample } from './try-colours.js';
 
 export class UnknownKindError extends Error {
   override readonly name = 'UnknownKindError';
@@ -38,20 +54,47 @@ export class ComponentMissingError extends Error {
   override readonly name = 'ComponentMissingError';
 }
 
-/** More elements than this are not measured one by one; the count says so. */
-const MAX_MEASURED = 60;
-
 export interface HandoverResult {
+  /** For every page. */
   readonly css: string;
-  readonly plan: Plan;
+  /** For this page alone, to stand after the other; empty when the look says nothing about it. */
+  readonly pageCss: string;
+  readonly plans: readonly Plan[];
   readonly proof: Proof;
+  readonly cases: number;
 }
 
-/** Which samples of a track pass in every column that follows a cell. */
-export interface TrackSample {
-  readonly colour: Rgba;
-  readonly passes: boolean;
-  readonly lowest: number | undefined;
+export interface ComponentOptions {
+  /** Selectors that the owner gave for parts. */
+  readonly parts?: Readonly<Record<string, string>>;
+  /** The page, as settings name it. */
+  readonly pageId?: string | undefined;
+  readonly bounds?: ViewportBounds | undefined;
+  /** CSS of components that reach wider, which stands before this one's. */
+  readonly before?: string | undefined;
+}
+
+export interface CellRef {
+  readonly part: string;
+  readonly row: string;
+  readonly column: string;
+}
+
+export interface SheetRequest {
+  readonly environment?: Environment;
+  readonly place?: EditingPlace;
+  /** Parts whose rows are wanted; the first when absent. */
+  readonly unfolded?: readonly string[];
+  /** Parts of which every row is wanted, not only those that matter first. */
+  readonly whole?: readonly string[];
+  /** Names of columns that were added. */
+  readonly added?: readonly string[];
+}
+
+/** A child that keeps a colour of its own when the text colour of its part changes. */
+export interface TakenAlong extends LeftBehind {
+  /** The part that it belongs to, when that can be set. */
+  readonly part: string | undefined;
 }
 
 /** One component on one page: its sheet, its checks and its handover under a look. */
@@ -60,8 +103,15 @@ export class ComponentSession {
   readonly located: Located;
   readonly element: ElementNode;
   readonly selector: string;
+  readonly parts: readonly FoundPart[];
+  private readonly pages: StagedPages;
+  private readonly bounds: ViewportBounds;
   private readonly forcer = new Forcer();
-  private withLook: { key: string; styles: PageStyles; css: string } | undefined;
+  private readonly grouped = new Map<string, SubjectGroup[]>();
+  private readonly reveals = new Map<string, Reveal>();
+  private readonly columnSets = new Map<string, PartColumns[]>();
+  private readonly planned = new Map<string, { key: string; plan: Plan }>();
+  private withLook: { key: string; pages: StagedPages; css: string } | undefined;
 
   /**
    * @throws UnknownKindError for a kind that is not known
@@ -71,10 +121,13 @@ export class ComponentSession {
     readonly page: PageSession,
     kindName: string,
     locator: Locator,
+    private readonly options: ComponentOptions = {},
   ) {
     const kind = kindNamed(kindName);
     if (!kind) throw new UnknownKindError(`No kind is called "${kindName}".`);
     this.kind = kind;
+    this.bounds = options.bounds ?? DEFAULT_BOUNDS;
+    this.pages = options.before ? page.pages.extended([asLastSheet(options.before)]) : page.pages;
     this.located = locate(page.tree, locator);
     if (!this.located.element) {
       throw new ComponentMissingError(
@@ -85,6 +138,8 @@ export class ComponentSession {
     }
     this.element = this.located.element;
     this.selector = this.located.outcome === 'matched' ? locator.selector : this.freshSelector(locator.selector);
+    const styles = page.stylesFor();
+    this.parts = findParts(page.tree, kind, this.selector, options.parts, (element) => siteSelectors(element, styles));
   }
 
   /** After a move the old selector may reach nothing, so the found component's own is taken. */
@@ -93,38 +148,173 @@ export class ComponentSession {
     return found?.selector ?? old;
   }
 
-  shownBits(column: StateColumn): StateBits {
-    return closeBits(bitsOf(column.shown));
+  private partOf(name: string): FoundPart {
+    const part = this.parts.find((item) => item.part.name === name);
+    if (part) return part;
+    const known = partNamed(this.kind, name);
+    throw new UnknownCellError(
+      known ? `This page has no ${known.label.toLowerCase()} of this component.` : `There is no part called "${name}".`,
+    );
   }
 
-  setBits(column: StateColumn): StateBits {
-    return closeBits(bitsOf(column.atoms));
+  /** The element that stands for a part: a member of the exception in hand, or the one with the most states. */
+  private subjectFor(part: FoundPart, look: Look, place: EditingPlace = {}): Subject {
+    const exceptions = this.exceptionsOf(part, look);
+    const members = place.exception === undefined ? undefined : exceptions.get(place.exception)?.elements;
+    const others = new Set([...exceptions.values()].flatMap(({ elements }) => [...elements]));
+    const pool = part.subjects.filter(({ element }) => (members ? members.has(element) : !others.has(element)));
+    const from = pool.length ? pool : part.subjects;
+    return from.reduce((best, subject) =>
+      count(subject.states.possible) > count(best.states.possible) ? subject : best,
+    );
   }
 
-  /** The element that stands for the component, forced into a column's state. */
-  forcedFor(column: StateColumn) {
-    return this.forcer.force(this.element, this.shownBits(column));
+  /** The members of exceptions on this page; an exception whose selectors cannot be read has none. */
+  private exceptionsOf(part: FoundPart, look: Look): Map<string, PlannedException> {
+    const result = new Map<string, PlannedException>();
+    for (const exception of look.exceptions) {
+      if (exception.part !== part.part.name || !exception.members.length) continue;
+      const selector = exception.members.join(', ');
+      const reached = new Set(this.membersOf(exception, part));
+      result.set(exception.id, { selector, elements: reached });
+    }
+    return result;
+  }
+
+  private membersOf(exception: Exception, part: FoundPart): ElementNode[] {
+    try {
+      const reached = new Set(selectAll(this.page.tree, exception.members.join(', ')));
+      return part.elements.filter((element) => reached.has(element));
+    } catch (error) {
+      if (error instanceof InvalidSelectorError) return [];
+      throw error;
+    }
+  }
+
+  private groupsOf(part: FoundPart, look: Look, environment: Environment): SubjectGroup[] {
+    const exceptions = this.exceptionsOf(part, look);
+    const apart = (element: ElementNode) =>
+      [...exceptions].flatMap(([id, { elements }]) => (elements.has(element) ? [id] : [])).join();
+    const key = JSON.stringify([part.part.name, environment, look.exceptions]);
+    let groups = this.grouped.get(key);
+    if (!groups) this.grouped.set(key, (groups = groupSubjects(this.pages, environment, part, apart)));
+    return groups;
+  }
+
+  private placeFor(place: EditingPlace = {}): Place {
+    return { page: place.page, bounds: this.bounds };
+  }
+
+  private planInput(
+    part: FoundPart,
+    look: Look,
+    cases: readonly EnvironmentCase[],
+    place: Place,
+    groups: readonly SubjectGroup[],
+  ): PlanInput {
+    return {
+      pages: this.pages,
+      part,
+      groups,
+      settings: activeSettings(look).filter((setting) => setting.part === part.part.name),
+      exceptions: this.exceptionsOf(part, look),
+      place,
+      cases,
+      forcer: this.forcer,
+    };
+  }
+
+  /** The page with the look on it, in one environment; what of it has not changed is kept. */
+  private styled(look: Look, environment: Environment, place: Place): { pages: StagedPages; css: string } {
+    const key = JSON.stringify([look, environment, place]);
+    if (this.withLook?.key === key) return this.withLook;
+    const only: EnvironmentCase = { environment, from: 0, to: Infinity, scheme: environment.scheme };
+    const plans = this.parts.flatMap((part) => {
+      const settings = activeSettings(look).filter((setting) => setting.part === part.part.name);
+      if (!settings.length) return [];
+      const planKey = JSON.stringify([settings, look.exceptions, environment, place]);
+      const known = this.planned.get(part.part.name);
+      if (known?.key === planKey) return [known.plan];
+      const plan = planHandover(this.planInput(part, look, [only], place, this.groupsOf(part, look, environment)));
+      this.planned.set(part.part.name, { key: planKey, plan });
+      return [plan];
+    });
+    const css = printBare(plans);
+    this.withLook = { key, pages: css ? this.pages.extended([asLastSheet(css)]) : this.pages, css };
+    return this.withLook;
+  }
+
+  private revealFor(subject: Subject, environment: Environment): Reveal {
+    const key = `${subject.element.order} ${subject.pseudo ?? ''} ${environment.width}`;
+    let reveal = this.reveals.get(key);
+    if (!reveal) this.reveals.set(key, (reveal = revealOf(this.pages, environment, subject, this.forcer)));
+    return reveal;
+  }
+
+  private columnsFor(look: Look, environment: Environment, added: readonly string[]): PartColumns[] {
+    const used = look.settings.map(
+      (setting) => `${setting.part} ${setting.when.states.map((atom) => atom.state).join('+')}`,
+    );
+    const key = JSON.stringify([environment, [...new Set(used)].sort(), added]);
+    let columns = this.columnSets.get(key);
+    if (!columns) {
+      columns = this.parts.map((part) => columnsOf(part, this.pages, environment, look, added));
+      this.columnSets.set(key, columns);
+    }
+    return columns;
+  }
+
+  /** A part as a frame shows it in a column's state: the page so, and where the part stands in it. */
+  seenIn(
+    partName: string,
+    columnName: string,
+    options: { look?: Look; environment?: Environment; place?: EditingPlace } = {},
+  ): SeenSubject {
+    const { look = EMPTY_LOOK, environment = DESKTOP, place = {} } = options;
+    const part = this.partOf(partName);
+    const column = this.requireColumn(columnName);
+    const subject = this.subjectFor(part, look, place);
+    const bits = shownBits(column) & (subject.states.possible | ~CARRIED);
+    return this.forcer.see(this.pages, environment, subject, bits, this.revealFor(subject, environment));
+  }
+
+  private requireColumn(name: string): StateColumn {
+    const column = columnNamed(name);
+    if (!column) throw new UnknownCellError(`No state is called "${name}".`);
+    return column;
   }
 
   /** The site's style of one of the component's elements, by its order, in a state set. */
-  styleIn(atoms: readonly Atom[], order = this.element.order, environment: Environment = DESKTOP): ElementStyle {
-    const element = this.page.tree.elements[order] ?? this.element;
-    return this.page
-      .stylesFor(environment)
-      .at(this.forcer.force(element, closeBits(bitsOf(atoms))))
-      .of(element);
+  styleIn(
+    atoms: readonly Atom[],
+    order = this.element.order,
+    environment: Environment = DESKTOP,
+    pseudo?: string,
+  ): ElementStyle {
+    const bits = closeBits(bitsOf(atoms));
+    const part = this.parts.find(
+      (item) => item.part.pseudo === pseudo && item.elements.some((element) => element.order === order),
+    );
+    const subject = part?.subjects.find(({ element }) => element.order === order);
+    if (!subject) throw new UnknownCellError('That element is no part of this component.');
+    return this.forcer.see(this.pages, environment, subject, bits).style;
+  }
+
+  private cell(ref: CellRef): { part: FoundPart; row: Row; column: StateColumn } {
+    const row = rowNamed(ref.row);
+    if (!row) throw new UnknownCellError(`There is no row called "${ref.row}".`);
+    return { part: this.partOf(ref.part), row, column: this.requireColumn(ref.column) };
   }
 
   /** Why the site gives a cell its value, what would win there, and what is meant for it but misses it. */
-  explainCell(cell: { row: string; column: string }, environment: Environment = DESKTOP): CellExplanation {
-    const row = this.kind.parts.flatMap((part) => part.rows).find((item) => item.key === cell.row);
-    const column = this.kind.states.find((state) => state.name === cell.column);
-    if (!row || !column) throw new UnknownCellError(`There is no cell ${cell.row}/${cell.column}.`);
-    const view = this.page.stylesFor(environment).at(this.forcedFor(column));
+  explainCell(ref: CellRef, environment: Environment = DESKTOP): CellExplanation {
+    const { part, row, column } = this.cell(ref);
+    const subject = this.subjectFor(part, EMPTY_LOOK);
+    const { view, element, style } = this.forcer.see(this.pages, environment, subject, shownBits(column));
     const property = row.properties[0]!;
     return {
-      explanation: explain(view.of(this.element), property),
-      idle: idleRulesFor(this.page.tree, this.page.sheets, this.element, row.properties).map(
+      explanation: explain(style, property),
+      idle: idleRulesFor(this.page.tree, this.page.sheets, subject.element, row.properties).map(
         ({ selector, sheet, line, misses }) => ({
           selector,
           sheet,
@@ -133,219 +323,328 @@ export class ComponentSession {
           suggestion: misses[0]!.selector,
         }),
       ),
-      leftBehind: property === 'color' ? leftBehind(view, this.element) : [],
+      leftBehind: property === 'color' && part.part.pseudo === undefined ? leftBehind(view, element) : [],
     };
   }
 
   /** What would become of a rule of the owner's for a cell. */
-  checkRule(cell: { row: string; column: string }, selector: string, environment: Environment = DESKTOP): RuleCheck {
-    return checkRule(this.page.tree, this.element, this.explainCell(cell, environment).explanation, selector);
+  checkRule(ref: CellRef, selector: string, environment: Environment = DESKTOP): RuleCheck {
+    const { part } = this.cell(ref);
+    const { element } = this.subjectFor(part, EMPTY_LOOK);
+    return checkRule(this.page.tree, element, this.explainCell(ref, environment).explanation, selector);
   }
 
-  private planInput(part: string, look: Look, cases: readonly EnvironmentCase[]): PlanInput {
-    return {
-      tree: this.page.tree,
-      selector: this.selector,
-      part,
-      look,
-      cases,
-      stylesIn: (where) => this.page.stylesFor(where.environment),
-    };
-  }
-
-  private styled(look: Look, environment: Environment): { styles: PageStyles; css: string } {
-    const key = JSON.stringify([look, environment]);
-    if (this.withLook?.key === key) return this.withLook;
-    const only: EnvironmentCase = { environment, from: 0, to: Infinity, scheme: environment.scheme };
-    const css = this.kind.parts
-      .map((part) => printPlan(planHandover(this.planInput(part.name, look, [only])), part.label))
-      .join('\n');
-    const styles = css
-      ? new PageStyles(this.page.index.extended([asLastSheet(css)]), environment, this.page.known)
-      : this.page.stylesFor(environment);
-    this.withLook = { key, styles, css };
-    return this.withLook;
+  /** Texts that a colour set on a part does not reach, with the parts that they are. */
+  colourChildren(ref: CellRef, environment: Environment = DESKTOP): TakenAlong[] {
+    const { part, column } = this.cell(ref);
+    if (part.part.pseudo !== undefined) return [];
+    const subject = this.subjectFor(part, EMPTY_LOOK);
+    const { view, element, stage } = this.forcer.see(this.pages, environment, subject, shownBits(column));
+    return leftBehind(view, element).map((left): TakenAlong => {
+      const [node] = selectAll(stage.tree, left.path);
+      const owner =
+        node &&
+        this.parts.find(
+          (other) =>
+            other !== part &&
+            other.part.pseudo === undefined &&
+            other.elements.some(({ order }) => order === node.order),
+        );
+      return { ...left, part: owner?.part.name };
+    });
   }
 
   /** The whole state sheet under a look. */
-  sheet(look: Look, environment: Environment = DESKTOP): StateSheet {
-    const { styles, css } = this.styled(look, environment);
-    const site = this.page.stylesFor(environment);
-    const rows = this.kind.parts.flatMap((part) => {
-      const columnBits = this.kind.states.reduce((bits, column) => bits | this.shownBits(column), 0);
-      const resolver = new LookResolver(site, this.element, part.name, look, this.forcer, columnBits);
-      return part.rows.map((row): SheetRow => ({
-        part: part.name,
-        key: row.key,
-        label: row.label,
-        properties: row.properties,
-        cells: this.kind.states.map((column) => this.cell(row, column, resolver, site, styles)),
-      }));
+  sheet(look: Look, request: SheetRequest = {}): StateSheet {
+    const { environment = DESKTOP, place = {}, added = [] } = request;
+    const unfolded = new Set(request.unfolded ?? this.parts.slice(0, 1).map(({ part }) => part.name));
+    const whole = new Set(request.whole ?? []);
+    const where = this.placeFor(place);
+    const { pages, css } = this.styled(look, environment, where);
+    const byPart = this.columnsFor(look, environment, added);
+    const columns = unionOf(byPart);
+    const rows = byPart.flatMap((item) =>
+      unfolded.has(item.part.part.name)
+        ? this.rowsOf(item, look, environment, place, pages, columns, whole.has(item.part.part.name))
+        : [],
+    );
+    const checks = this.kind.demands.flatMap((demand) => {
+      const own = byPart.find(({ part }) => part.part.name === demand.part);
+      if (!own) return [];
+      return checkDemand({
+        demand,
+        part: own.part,
+        columns: own.columns,
+        groups: this.groupsOf(own.part, look, environment),
+        against: this.parts.find(({ part }) => part.name === demand.against),
+        see: (subject, column) =>
+          this.forcer.see(pages, environment, subject, shownBits(column), this.revealFor(subject, environment)),
+      });
     });
-    return { rows, checks: this.checks(styles), frameCss: markStates(css) };
-  }
-
-  private cell(row: Row, column: StateColumn, resolver: LookResolver, site: PageStyles, styles: PageStyles): Cell {
-    const shown = this.shownBits(column);
-    const set = this.setBits(column);
-    const forced = this.forcer.force(this.element, shown);
-    const style = styles.at(forced).of(this.element);
-    const siteStyle = site.at(forced).of(this.element);
-    const first = row.properties[0]!;
-    const decision = resolver.decide(first, shown);
-    const colours = row.properties.map((property) => style.colour(property));
-    const winner = siteStyle.winner(first);
-    const running = siteStyle.running(first).filter((applied) => applied.origin === 'author').length;
-    const own = decision.from === 'look' && decision.set === set ? decision.value : undefined;
-    const isOwnColumn = decision.set === set || (decision.set !== 0 && decision.set === shown);
     return {
-      column: column.name,
-      computed: style.text(first),
-      colour: colours[0] ?? TRANSPARENT,
-      mixed: colours.some((colour) => !sameRgba(colour, colours[0]!)),
-      drawn: row.properties.some((property) => isDrawn(style, property)),
-      own,
-      from: decision.from,
-      follows: isOwnColumn ? undefined : this.columnFor(decision.set),
-      site: winner?.origin === 'author' ? sourceOf(winner, running - 1) : undefined,
+      columns,
+      parts: byPart.map((item) => this.describe(item, look, place, checks)),
+      missing: this.kind.parts
+        .filter((part) => !this.parts.some((found) => found.part === part))
+        .map(({ name, label, find }) => ({ name, label, tried: find })),
+      rows,
+      checks,
+      frameCss: markStates(this.options.before ? `${this.options.before}\n${css}` : css),
+      notes:
+        this.kind.name === 'scrollbar'
+          ? scrollbarNotes(
+              this.parts,
+              (subject) => this.forcer.see(this.pages, environment, subject, 0).style,
+              (subject) => this.forcer.see(pages, environment, subject, 0).style,
+            )
+          : [],
+      problems: this.problems(look),
     };
   }
 
-  private columnFor(set: StateBits): string {
-    const column =
-      this.kind.states.find((state) => this.setBits(state) === set) ??
-      this.kind.states.find((state) => this.setBits(state) !== 0 && (this.setBits(state) & set) === set);
-    return column?.name ?? 'default';
-  }
-
-  /** Elements that the component's selector reaches, as many as are measured. */
-  private measured(): ElementNode[] {
-    return selectAll(this.page.tree, this.selector).slice(0, MAX_MEASURED);
-  }
-
-  private checks(styles: PageStyles): ColumnCheck[] {
-    const elements = this.measured();
-    return this.kind.demands.flatMap((demand) =>
-      this.kind.states.map((column): ColumnCheck => {
-        const all: { check: Check; carrier: ElementNode }[] = [];
-        for (const element of elements) {
-          const page = styles.at(this.forcer.force(element, this.shownBits(column)));
-          for (const carrier of textCarriers(element)) all.push({ check: checkText(page, carrier), carrier });
-        }
-        const worst = worstOf(all.map((item) => item.check)) ?? NO_TEXT;
-        const at = all.find((item) => item.check === worst)?.carrier;
-        return {
-          ...worst,
-          column: column.name,
-          demand: demand.name,
-          label: demand.label,
-          measuredElements: elements.length,
-          worstText: at ? textOf(at).slice(0, 60) : '',
-        };
-      }),
-    );
-  }
-
-  /**
-   * Measures trial colours in a cell, in its own column and all that follow it.
-   *
-   * @param colours CSS colours; those that cannot be read never pass
-   */
-  tryColours(
+  private describe(
+    { part, columns }: PartColumns,
     look: Look,
-    cell: { row: string; column: string },
-    colours: readonly string[],
-    environment = DESKTOP,
-  ): TrackSample[] {
-    const { styles } = this.styled(look, environment);
-    const sheet = this.sheet(look, environment);
-    const row = this.kind.parts.flatMap((part) => part.rows).find((item) => item.key === cell.row);
-    const cells = sheet.rows.find((item) => item.key === cell.row)?.cells ?? [];
-    const columns = this.kind.states.filter(
-      (column) =>
-        column.name === cell.column ||
-        cells.some((other) => other.column === column.name && other.follows === cell.column),
-    );
-    const property = row?.properties[0];
-    const cases = columns.flatMap((column) =>
-      this.measured().flatMap((element) => {
-        const page = styles.at(this.forcer.force(element, this.shownBits(column)));
-        return textCarriers(element)
-          .filter((carrier) => !['exempt', 'unsure'].includes(checkText(page, carrier).verdict))
-          .map((carrier) => ({
-            text: textCase(page, carrier),
-            needed: checkText(page, carrier).needed,
-            // A child with a colour of its own does not take the part's.
-            takesColour: carrier === element || page.of(carrier).text('color') === page.of(element).text('color'),
-            depth: depthOf(element),
-          }));
-      }),
-    );
-    return colours.map((css) => {
-      const colour = parseColour(css);
-      if (!colour) return { colour: TRANSPARENT, passes: false, lowest: undefined };
-      let lowest: number | undefined;
-      let passes = cases.length > 0;
-      for (const { text, needed, takesColour, depth } of cases) {
-        const tried =
-          property === 'color' && takesColour
-            ? { colour, layers: text.layers }
-            : property === 'background-color'
-              ? {
-                  colour: text.colour,
-                  layers: text.layers.map((layer, i) => (i === depth ? { ...layer, ground: colour } : layer)),
-                }
-              : text;
-        const { ratio } = ratioOf(tried);
-        if (lowest === undefined || ratio < lowest) lowest = ratio;
-        if (ratio < needed) passes = false;
+    place: EditingPlace,
+    checks: StateSheet['checks'],
+  ): SheetPart {
+    const { name, label, pseudo } = part.part;
+    const own = checks.filter((check) => check.part === name);
+    return {
+      name,
+      label,
+      pseudo,
+      carrier: part.carrier?.part.name ?? name,
+      selector: part.selector,
+      reach: part.elements.length,
+      corrected: part.corrected,
+      columns: columns.map((column) => column.name),
+      order: this.subjectFor(part, look, place).element.order,
+      short: own.filter((check) => check.verdict === 'short').length,
+      unsure: own.filter((check) => check.verdict === 'unsure').length,
+      settings: look.settings.filter((setting) => setting.part === name).length,
+    };
+  }
+
+  /** What of the look cannot be used here. */
+  private problems(look: Look): string[] {
+    const problems: string[] = [];
+    for (const exception of look.exceptions) {
+      const part = this.parts.find((item) => item.part.name === exception.part);
+      if (part && !this.membersOf(exception, part).length) {
+        problems.push(`The exception “${exception.name}” reaches nothing on this page.`);
       }
-      return { colour, passes, lowest };
+    }
+    return problems;
+  }
+
+  private rowsOf(
+    { part, columns: own }: PartColumns,
+    look: Look,
+    environment: Environment,
+    place: EditingPlace,
+    pages: StagedPages,
+    columns: readonly StateColumn[],
+    whole: boolean,
+  ): SheetRow[] {
+    const { name } = part.part;
+    const settings = activeSettings(look).filter((setting) => setting.part === name);
+    const set = new Set(look.settings.filter((setting) => setting.part === name).map((setting) => setting.property));
+    const subject = this.subjectFor(part, look, place);
+    const exceptions = this.exceptionsOf(part, look);
+    const extra = own.reduce((bits, column) => bits | shownBits(column) | setBits(column), 0);
+    const resolver = new LookResolver(
+      this.pages,
+      environment,
+      subject,
+      settingsFor({ settings, exceptions }, subject.element),
+      this.placeFor(place),
+      this.forcer,
+      extra,
+    );
+    const carrier = part.carrier?.part.name ?? name;
+    return this.rowsWanted(part, set, whole).map(({ row, first }): SheetRow => ({
+      part: name,
+      row,
+      first,
+      cells: columns.map((column) =>
+        cellOf({
+          look,
+          row,
+          part: name,
+          carrier,
+          column,
+          columns: own,
+          place,
+          resolver,
+          siteStyle: (bits) => resolver.siteStyle(bits),
+          style: (bits) => this.forcer.see(pages, environment, subject, bits).style,
+        }),
+      ),
+    }));
+  }
+
+  private rowsWanted(part: FoundPart, set: ReadonlySet<string>, whole: boolean): { row: Row; first: boolean }[] {
+    const early = new Set<string>(part.part.first);
+    const isSet = (row: Row) => row.properties.every((property) => set.has(property));
+    const covered = (row: Row) => {
+      const above = row.under === undefined ? undefined : rowNamed(row.under);
+      return above !== undefined && isSet(above);
+    };
+    const wanted = ROWS.flatMap((row) => {
+      const first = early.has(row.key) || (isSet(row) && !covered(row));
+      return first || whole ? [{ row, first }] : [];
     });
+    if (whole) return wanted;
+    // What matters first stands in the order that the kind gives, and what else is set behind it.
+    const rank = ({ row }: { row: Row }) => (early.has(row.key) ? part.part.first.indexOf(row.key) : ROWS.length);
+    return wanted.sort((a, b) => rank(a) - rank(b));
+  }
+
+  /** Measures trial colours in a cell, in its own column and all that follow it. */
+  tryColours(look: Look, ref: CellRef, colours: readonly string[], request: SheetRequest = {}): TrackSample[] {
+    const { environment = DESKTOP, place = {}, added = [] } = request;
+    const { part, row } = this.cell(ref);
+    const { pages } = this.styled(look, environment, this.placeFor(place));
+    const sheet = this.columnsFor(look, environment, added);
+    const own = sheet.find((item) => item.part === part)!;
+    const rows = this.rowsOf(own, look, environment, place, pages, own.columns, true);
+    const cells = rows.find((item) => item.row.key === row.key)?.cells ?? [];
+    const following = own.columns.filter(
+      (column) =>
+        column.name === ref.column || cells.some((cell) => cell.column === column.name && cell.follows === ref.column),
+    );
+    const property = row.properties[0]!;
+    const texts = this.parts
+      // A ground lies behind other parts' text too; a text colour is the part's own.
+      .filter((other) =>
+        property === 'background-color' ? other.part.pseudo === undefined || other === part : other === part,
+      )
+      .flatMap((other) => {
+        const columns = sheet.find((item) => item.part === other)?.columns ?? [];
+        const shared = following.filter((column) => other === part || columns.some(({ name }) => name === column.name));
+        return shared.flatMap((column) =>
+          this.groupsOf(other, look, environment).flatMap(({ subject }) => {
+            const seen = this.forcer.see(
+              pages,
+              environment,
+              subject,
+              shownBits(column),
+              this.revealFor(subject, environment),
+            );
+            return triedTexts(seen.view, seen.element, other.part.pseudo).map((text) => ({
+              ...text,
+              element: other === part ? text.element : (this.outerElement(part, seen) ?? text.element),
+            }));
+          }),
+        );
+      });
+    return tryColours(property, texts, colours);
+  }
+
+  /** The element of a part around what is seen, in the page that it is seen in. */
+  private outerElement(part: FoundPart, seen: SeenSubject): ElementNode | undefined {
+    const orders = new Set(part.elements.map(({ order }) => order));
+    for (let node: ElementNode | undefined = seen.element; node; node = node.parent) {
+      if (orders.has(node.order)) return node;
+    }
+    return undefined;
+  }
+
+  /** What opens or shows a part that the page hides at rest. */
+  reveal(partName: string, environment: Environment = DESKTOP): Reveal {
+    const part = this.partOf(partName);
+    return this.revealFor(this.subjectFor(part, EMPTY_LOOK), environment);
+  }
+
+  /** The element that stands for a part, with what its markup can carry. */
+  standingFor(partName: string, look: Look = EMPTY_LOOK, place: EditingPlace = {}): Subject {
+    return this.subjectFor(this.partOf(partName), look, place);
+  }
+
+  /** The elements of a part, to choose members of an exception from. */
+  members(partName: string): PartMember[] {
+    return membersOf(this.page.tree, this.partOf(partName));
+  }
+
+  /** Which part an element of the page belongs to, the innermost first. */
+  partAt(order: number): string | undefined {
+    const element = this.page.tree.elements[order];
+    for (const node of element ? selfAndAncestors(element) : []) {
+      const part = this.parts.find((item) => item.part.pseudo === undefined && item.elements.includes(node));
+      if (part) return part.part.name;
+    }
+    return undefined;
+  }
+
+  /** The look's CSS for every width, without its proof; what other components are resolved over. */
+  css(look: Look): string {
+    const cases = this.casesFor(look);
+    const place: Place = { bounds: this.bounds, page: this.options.pageId };
+    const plans = this.parts.flatMap((part) =>
+      activeSettings(look).some((setting) => setting.part === part.part.name)
+        ? [planHandover(this.planInput(part, look, cases, place, this.groupsOf(part, look, DESKTOP)))]
+        : [],
+    );
+    return printBare(plans);
+  }
+
+  /** The environments in which a look is planned and proven on this page. */
+  private casesFor(look: Look): readonly EnvironmentCase[] {
+    const settings = activeSettings(look);
+    const widths = [...new Set(settings.flatMap(({ when }) => (when.viewport ? [this.bounds[when.viewport]] : [])))];
+    const scheme = settings.some(({ when }) => when.scheme !== undefined);
+    if (!widths.length && !scheme) return this.page.environmentCases;
+    return environmentCases(this.page.sheets, DESKTOP, { widths, scheme });
   }
 
   /** The CSS that gives the look on the site, and its proof in every state and environment. */
   handover(look: Look = EMPTY_LOOK, name = this.kind.label): HandoverResult {
-    const part = this.kind.parts[0]!;
-    const input = this.planInput(part.name, look, this.page.environmentCases);
-    const plan = planHandover(input);
-    const css = printPlan(plan, name);
-    return { css, plan, proof: prove(input, css, this.page.index, plan.elements) };
+    const { pageId } = this.options;
+    const cases = this.casesFor(look);
+    const used = this.parts.filter(({ part }) => activeSettings(look).some((setting) => setting.part === part.name));
+    const plan = (place: Place, more: (settings: readonly Setting[]) => Partial<PlanInput> | undefined) =>
+      used.flatMap((part) => {
+        const input = this.planInput(part, look, cases, place, eachAlone(part));
+        const extra = more(input.settings);
+        return extra ? [planHandover({ ...input, ...extra })] : [];
+      });
+    const plans = plan({ bounds: this.bounds }, () => ({}));
+    let css = printPlans(plans, name);
+    if (this.kind.name === 'scrollbar' && css) css += `\n${this.standardBar(look)}`;
+    const pagePlans =
+      pageId === undefined
+        ? []
+        : plan({ bounds: this.bounds, page: pageId }, (settings) => {
+            const only = new Set(settings.filter(({ when }) => when.page === pageId).map(({ property }) => property));
+            return only.size ? { only, over: plans } : undefined;
+          });
+    const pageCss = printPlans(pagePlans, `${name}, on this page alone`);
+    const place: Place = { bounds: this.bounds, page: pageId };
+    const proven = used.map((part) => this.planInput(part, look, cases, place, []));
+    const proof = prove(proven, pageCss ? `${css}\n${pageCss}` : css, this.pages);
+    return { css, pageCss, plans: [...plans, ...pagePlans], proof, cases: cases.length };
+  }
+
+  private standardBar(look: Look): string {
+    const { pages } = this.styled(look, DESKTOP, this.placeFor());
+    const text = (part: string, property: string) => {
+      const found = this.parts.find((item) => item.part.name === part);
+      const [subject] = found?.subjects ?? [];
+      return subject && this.forcer.see(pages, DESKTOP, subject, 0).style.text(property);
+    };
+    return standardScrollbar({
+      selector: this.selector,
+      thumb: text('thumb', 'background-color'),
+      track: text('track', 'background-color'),
+      width: text('bar', 'width'),
+    });
   }
 }
 
-/** An edge has a colour even where it has no width; saying so keeps it from being taken for what is seen. */
-const isDrawn = (style: ElementStyle, property: string): boolean =>
-  !/^border-.+-color$/.test(property) || Number.parseFloat(style.text(property.replace(/-color$/, '-width'))) > 0;
-
-const depthOf = (element: ElementNode): number => {
-  let depth = 0;
-  for (let node = element.parent; node; node = node.parent) depth++;
-  return depth;
+const count = (bits: StateBits): number => {
+  let left = bits;
+  let n = 0;
+  for (; left; left &= left - 1) n++;
+  return n;
 };
-
-const NO_TEXT: Check = {
-  criterion: '1.4.3',
-  verdict: 'exempt',
-  measured: undefined,
-  needed: 4.5,
-  large: false,
-  foreground: undefined,
-  background: undefined,
-  reason: 'It has no text of its own.',
-  basis: 'ancestors',
-};
-
-function sourceOf(applied: Applied, beats: number): SiteSource {
-  const { place, important, value } = applied.declaration;
-  return {
-    selector: applied.selector?.text ?? 'style attribute',
-    sheet: place.sheet,
-    line: place.line,
-    column: place.column,
-    important,
-    inline: applied.inline,
-    value,
-    beats: Math.max(0, beats),
-  };
-}

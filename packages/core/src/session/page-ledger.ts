@@ -1,5 +1,6 @@
 import type { Check, Level } from '../check/check.js';
 import { checkText, textCarriers } from '../check/text.js';
+import { findTargets } from '../component/find.js';
 import { DESKTOP, type Environment } from '../css/environment.js';
 import { AT_REST, forceStates } from '../css/forced.js';
 import type { NamedState } from '../css/selector/named-states.js';
@@ -48,10 +49,7 @@ export function pageLedger(page: PageSession, options: LedgerOptions): LedgerEnt
   const { environment = DESKTOP, states, level = 'AA', within } = options;
   const styles = page.stylesFor(environment);
   const wanted = within && new Set(within);
-  const owners = new Map<ElementNode, string>();
-  for (const component of page.components()) {
-    for (const order of component.elements) owners.set(page.tree.elements[order]!, component.kind);
-  }
+  const owners = findTargets(page.stylesFor());
   const atRest = styles.at(AT_REST);
   const carriers = page.tree.elements.filter(
     (element) => (hasOwnText(element) || element.name === 'input') && textCarriers(element).includes(element),

@@ -2,11 +2,12 @@ import { findComponents, type FoundComponent } from '../component/find.js';
 import { RuleIndex, type CascadeSheet } from '../css/rules.js';
 import { DESKTOP, type Environment } from '../css/environment.js';
 import type { ForcedStates } from '../css/forced.js';
-import { PageStyles, type KnownMeasures } from '../css/styles.js';
+import type { KnownMeasures, PageStyles } from '../css/styles.js';
 import { environmentCases, type EnvironmentCase } from '../handover/environments.js';
 import { buildFrame } from '../page/frame.js';
 import { parseHtml } from '../page/parse-html.js';
 import { baseOf, cascadeSheets, givenSheets, sheetUses, titleOf, type StoredSheet } from '../page/sheets.js';
+import { StagedPages } from '../page/staged-pages.js';
 import type { PageTree } from '../page/tree.js';
 
 export interface PageSource {
@@ -24,7 +25,8 @@ export class PageSession {
   readonly sheets: readonly CascadeSheet[];
   readonly index: RuleIndex;
   readonly known: KnownMeasures;
-  private readonly styles = new Map<string, PageStyles>();
+  /** The page in every state of its markup. */
+  readonly pages: StagedPages;
   private cases: readonly EnvironmentCase[] | undefined;
   private found: readonly FoundComponent[] | undefined;
 
@@ -40,6 +42,7 @@ export class PageSession {
     );
     this.index = new RuleIndex(this.tree, this.sheets);
     this.known = { ...measures, base: baseOf(this.tree, source.address) };
+    this.pages = StagedPages.of(this.index, this.known);
   }
 
   get title(): string {
@@ -48,10 +51,7 @@ export class PageSession {
 
   /** The site's own styles in an environment. */
   stylesFor(environment: Environment = DESKTOP): PageStyles {
-    const key = JSON.stringify(environment);
-    let styles = this.styles.get(key);
-    if (!styles) this.styles.set(key, (styles = new PageStyles(this.index, environment, this.known)));
-    return styles;
+    return this.pages.at().stylesFor(environment);
   }
 
   /** The environments that the page's sheets tell apart. */
@@ -71,6 +71,8 @@ export class PageSession {
     readonly forced?: ForcedStates;
     readonly assetAt: (absolute: string) => string | undefined;
     readonly assetSource: string;
+    /** The page with its markup in some state; as it is when absent. */
+    readonly tree?: PageTree;
   }): string {
     return buildFrame({ tree: this.tree, address: this.source.address, sheets: this.source.sheets, ...options });
   }

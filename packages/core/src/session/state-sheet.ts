@@ -1,5 +1,7 @@
 import type { Check } from '../check/check.js';
 import type { Rgba } from '../colour/rgba.js';
+import type { StateColumn } from '../component/kind.js';
+import type { Row } from '../component/rows.js';
 import type { Explanation, LeftBehind } from '../css/explain/index.js';
 
 /** The declaration of the site that decides a value, as it is shown under "set on your site by". */
@@ -16,35 +18,74 @@ export interface SiteSource {
   readonly beats: number;
 }
 
+/** Where in the look one is editing, besides the state: what of page, width and scheme, and whose. */
+export interface EditingPlace {
+  readonly exception?: string | undefined;
+  readonly page?: string | undefined;
+  readonly viewport?: 'medium' | 'narrow' | undefined;
+  readonly scheme?: 'dark' | undefined;
+}
+
+/** A condition of the look that a value was set under, other than the one in hand. */
+export type WiderPlace = 'wider' | 'every-page' | 'light' | 'all-members';
+
 /** One cell: a row's value in a column's state. */
 export interface Cell {
   readonly column: string;
-  /** The computed value of the row's first property, as CSSOM prints it. */
+  /** False where the part is never in the column's state. */
+  readonly applies: boolean;
+  /** The computed value as CSSOM prints it; empty where several longhands have no common form. */
   readonly computed: string;
-  readonly colour: Rgba;
+  /** The value as a colour, for rows of colours. */
+  readonly colour: Rgba | undefined;
   /** True when the row's properties do not agree, such as four sides of different colours. */
   readonly mixed: boolean;
   /** False for an edge's colour where no edge is drawn. */
   readonly drawn: boolean;
   /** What the owner set in this very cell, as typed. */
   readonly own: string | undefined;
+  /** True when the owner's value is switched off for now. */
+  readonly muted: boolean;
   readonly from: 'look' | 'site' | 'nothing';
   /** The column whose value this cell follows; undefined when the value is set for this column. */
   readonly follows: string | undefined;
+  /** The condition that it follows, where the owner set it under a wider one. */
+  readonly followsPlace: WiderPlace | undefined;
   /** The site's own declaration in this state, whether or not the look replaces it. */
   readonly site: SiteSource | undefined;
 }
 
 export interface SheetRow {
   readonly part: string;
-  readonly key: string;
-  readonly label: string;
-  readonly properties: readonly string[];
+  readonly row: Row;
   readonly cells: readonly Cell[];
+  /** True for a row that matters first or that the look sets. */
+  readonly first: boolean;
+}
+
+/** A part as it was found on the page. */
+export interface SheetPart {
+  readonly name: string;
+  readonly label: string;
+  readonly pseudo: string | undefined;
+  /** Name of the part whose states its settings are under. */
+  readonly carrier: string;
+  readonly selector: string;
+  readonly reach: number;
+  readonly corrected: boolean;
+  /** Names of the columns that the part has values in. */
+  readonly columns: readonly string[];
+  /** Order in the document of the element that stands for it. */
+  readonly order: number;
+  readonly short: number;
+  readonly unsure: number;
+  /** How many settings the look has for it. */
+  readonly settings: number;
 }
 
 /** A measured check of one column, with where the worst of several stands. */
 export interface ColumnCheck extends Check {
+  readonly part: string;
   readonly column: string;
   readonly demand: string;
   readonly label: string;
@@ -70,8 +111,18 @@ export interface CellExplanation {
 }
 
 export interface StateSheet {
+  readonly columns: readonly StateColumn[];
+  /** Parts that stand on the page, in the kind's order. */
+  readonly parts: readonly SheetPart[];
+  /** Parts that this page does not have. */
+  readonly missing: readonly { readonly name: string; readonly label: string; readonly tried: readonly string[] }[];
+  /** Rows of the parts that were asked for. */
   readonly rows: readonly SheetRow[];
   readonly checks: readonly ColumnCheck[];
   /** The look as CSS, with markers in place of states, for the still frames. */
   readonly frameCss: string;
+  /** What else there is to know, such as how wide a scrollbar is. */
+  readonly notes: readonly string[];
+  /** Settings of the look that cannot be used on this page, and why. */
+  readonly problems: readonly string[];
 }

@@ -14,7 +14,11 @@ const site = (path: string) =>
   readFileSync(fileURLToPath(new URL(`../../../../apps/practice-host/site/${path}`, import.meta.url)), 'utf8');
 
 /** A page of the demo site, as it is served. */
-export const demoPage = (file: 'index.html' | 'booking.html' = 'index.html'): PageSession =>
+export const DEMO_PAGES = ['index', 'booking', 'timetable', 'islands', 'contact', 'sign-in'].map(
+  (name) => `${name}.html`,
+);
+
+export const demoPage = (file = 'index.html'): PageSession =>
   new PageSession({
     html: site(file),
     address: 'http://quillhaven.invalid/',

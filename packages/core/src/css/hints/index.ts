@@ -37,8 +37,11 @@ const NONE: readonly Applied[] = [];
 
 /** Declarations that an element's attributes stand for; below all rules of the author's own. */
 export function hintDeclarations(element: ElementNode): readonly Applied[] {
-  let applied = cache.get(element);
-  if (!applied) cache.set(element, (applied = read(element)));
+  // A copy of an element whose attributes are the same shares its declarations.
+  const { stagedFrom } = element;
+  const own = stagedFrom && stagedFrom.attributes === element.attributes ? stagedFrom : element;
+  let applied = cache.get(own);
+  if (!applied) cache.set(own, (applied = read(own)));
   return applied;
 }
 

@@ -77,11 +77,19 @@ const SIMPLE: Readonly<Record<string, SimplePart>> = {
   'placeholder-shown': plain(form.isPlaceholderShown),
   default: plain(form.isDefault),
   indeterminate: plain(form.isIndeterminate),
-  valid: plain((element) => form.validity(element) === true),
-  invalid: plain((element) => form.validity(element) === false),
-  // Nobody has typed into a page at rest, so nothing is valid or invalid by the user's doing.
+  valid: {
+    test: (element, context) => (context.stateOf(element) & bits.INVALID) === 0 && form.validity(element) === true,
+    specificity: CLASS,
+    states: bits.INVALID,
+  },
+  invalid: {
+    test: (element, context) => (context.stateOf(element) & bits.INVALID) !== 0 || form.validity(element) === false,
+    specificity: CLASS,
+    states: bits.INVALID,
+  },
+  // Nobody has typed into a page at rest, so nothing is valid or invalid by the user's doing unless it is forced.
   'user-valid': never,
-  'user-invalid': never,
+  'user-invalid': forced(bits.INVALID),
   'in-range': plain((element) => hasRange(element) && form.validity(element) === true),
   'out-of-range': plain((element) => hasRange(element) && form.validity(element) === false),
   '-internal-list-box': plain(form.isListBox),

@@ -5,7 +5,8 @@ import { compareSpecificity, type Specificity } from './specificity.js';
 /** The weight of one selector that reaches what a list reaches: a list is put into :is(), which takes its strongest. */
 export function asOneSelector(text: string): { text: string; specificity: Specificity } {
   const list = compileText(text);
-  if (list.length === 1) return { text: list[0]!.text, specificity: list[0]!.specificity };
+  // As it was written, which reads easier than what a printer makes of it.
+  if (list.length === 1) return { text: text.trim(), specificity: list[0]!.specificity };
   const one = `:is(${list.map((selector) => selector.text).join(', ')})`;
   return { text: one, specificity: compileText(one)[0]!.specificity };
 }
@@ -22,8 +23,11 @@ const startsAtRoot = (text: string): boolean => {
 /**
  * Raises a selector's specificity to at least `needed` and no further than it must, without changing what it matches.
  * Classes are gained by `:root` before it; ids by a `:not()` that excludes nothing.
+ *
+ * @param without where `root` may not be used, classes too are gained by a `:not()`: Chromium takes no state of a
+ * scrollbar's part for true behind a selector that names the root
  */
-export function raiseTo(text: string, needed: Specificity): string {
+export function raiseTo(text: string, needed: Specificity, without: 'root' | undefined = undefined): string {
   const base = asOneSelector(text);
   const short = (candidate: string) => compareSpecificity(compileText(candidate)[0]!.specificity, needed) < 0;
   if (compareSpecificity(base.specificity, needed) >= 0) return base.text;
@@ -32,16 +36,17 @@ export function raiseTo(text: string, needed: Specificity): string {
   const missingIds = Math.max(0, needed[0] - ids);
   const never = missingIds ? `:not(${'#_'.repeat(missingIds)})` : '';
   const build = (roots: number): string => {
+    if (without === 'root') return `${base.text}${never}${':not(._)'.repeat(roots)}`;
     if (atRoot)
       return base.text.replace(/^(html|:root|:(?:is|where)\([^)]*\))?/i, `$1${never}${':not(._)'.repeat(roots)}`);
     return `${':root'.repeat(Math.max(1, roots))}${never} ${base.text}`;
   };
-  if (!missingIds && !atRoot) {
+  if (!missingIds && !atRoot && !without) {
     const byTag = `html ${base.text}`;
     if (!short(byTag)) return byTag;
   }
   const most = needed[1] + 2 + classes;
-  for (let roots = atRoot ? 0 : 1; roots <= most; roots++) {
+  for (let roots = atRoot || without ? 0 : 1; roots <= most; roots++) {
     const candidate = build(roots);
     if (!short(candidate)) return candidate;
   }

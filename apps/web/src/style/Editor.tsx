@@ -1,0 +1,143 @@
+import { Box, Flex } from '@chakra-ui/react';
+import {
+  partNamed,
+  type Cell,
+  type Kind,
+  type Look,
+  type Row,
+  type StateSheet,
+  type ViewportName,
+} from '@retoque/core';
+import { useRef, type ReactNode, type RefObject } from 'react';
+import type { ComponentRef, SheetQuery, SiteColour } from '../engine/protocol';
+import { Button } from '../theme/Button';
+import { columnLabel, followWords, type CellAddress } from './cells';
+import { ColourEditor } from './ColourEditor';
+import { Measure } from './Measure';
+import { Reasons } from './Reasons';
+import { SiteSourceNote } from './SiteSourceNote';
+import { TakeAlong } from './TakeAlong';
+import { TypedValue } from './TypedValue';
+
+/** The editor of the chosen cell: its value, what it is measured at, and where the site has it from. */
+export function Editor({
+  kind,
+  component,
+  sheet,
+  look,
+  query,
+  viewport,
+  address,
+  row,
+  cell,
+  selectedCount,
+  colours,
+  field,
+  partNote,
+  onChange,
+  onClear,
+  onMute,
+  onTake,
+  onLeave,
+}: {
+  kind: Kind;
+  component: ComponentRef;
+  sheet: StateSheet;
+  look: Look;
+  query: SheetQuery;
+  viewport: ViewportName;
+  address: CellAddress;
+  row: Row;
+  cell: Cell;
+  selectedCount: number;
+  colours: readonly SiteColour[];
+  field: RefObject<HTMLInputElement | null>;
+  partNote: ReactNode;
+  onChange: (values: Readonly<Record<string, string>>, gesture: string) => void;
+  onClear: () => void;
+  onMute: () => void;
+  onTake: (parts: readonly string[]) => void;
+  onLeave: () => void;
+}) {
+  const gesture = useRef(0);
+  const checks = sheet.checks.filter((check) => check.part === address.part && check.column === address.column);
+  const part = partNamed(kind, address.part)?.label ?? address.part;
+  const key = `${address.part}/${address.row}/${address.column}`;
+  return (
+    <>
+      <Flex alignItems="baseline" gap="6px">
+        <Box as="h2" fontSize="14px" fontWeight={650} flex="1" minWidth="0">
+          {row.label}, {columnLabel(address.column).toLowerCase()}
+        </Box>
+        {cell.own !== undefined ? (
+          <>
+            <Button variant="quiet" size="s" title="See it without this value (M)" onClick={onMute}>
+              {cell.muted ? 'Switch on' : 'Switch off'}
+            </Button>
+            <Button variant="quiet" size="s" title="Back to what it follows (Delete)" onClick={onClear}>
+              Clear
+            </Button>
+          </>
+        ) : null}
+      </Flex>
+      <Box color="ink2" mt="1px" mb="10px">
+        {selectedCount > 1 ? `${selectedCount} cells are selected, and all of them take the value. ` : ''}
+        {followWords(kind, address.part, cell)}
+      </Box>
+      {row.editor === 'colour' ? (
+        <ColourEditor
+          component={component}
+          look={look}
+          query={query}
+          address={address}
+          row={row}
+          cell={cell}
+          colours={colours}
+          field={field}
+          onChange={onChange}
+          onLeave={onLeave}
+        />
+      ) : (
+        <Box>
+          <TypedValue
+            key={key}
+            label="Value"
+            row={row}
+            field={field}
+            value={cell.own ?? cell.computed}
+            onChange={(values) => onChange(values, `${key}/typed${gesture.current}`)}
+            onLeave={() => {
+              gesture.current++;
+              onLeave();
+            }}
+          />
+          <Box fontFamily="mono" fontSize="11.5px" color="ink3" mt="5px">
+            {row.shorthand ?? row.properties.join(', ')}
+          </Box>
+        </Box>
+      )}
+      {row.key === 'text' && cell.own !== undefined && !cell.muted ? (
+        <TakeAlong component={component} viewport={viewport} cell={address} parts={sheet.parts} onTake={onTake} />
+      ) : null}
+      {sheet.notes.length ? (
+        <Box borderTop="1px solid {colors.line}" mt="14px" pt="11px" color="ink2" data-testid="sheet-notes">
+          {sheet.notes.map((note) => (
+            <p key={note}>{note}</p>
+          ))}
+        </Box>
+      ) : null}
+      {checks.map((check) => (
+        <Box key={check.demand} borderTop="1px solid {colors.line}" mt="14px" pt="11px">
+          <Measure check={check} />
+        </Box>
+      ))}
+      <Box borderTop="1px solid {colors.line}" mt="12px" pt="11px">
+        <SiteSourceNote cell={cell} />
+        <Reasons component={component} viewport={viewport} cell={address} replaced={cell.from === 'look'} />
+      </Box>
+      <Box borderTop="1px solid {colors.line}" mt="12px" pt="11px" aria-label={`Where ${part} is`}>
+        {partNote}
+      </Box>
+    </>
+  );
+}

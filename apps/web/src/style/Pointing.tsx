@@ -1,0 +1,121 @@
+import { Box, Dialog, Portal } from '@chakra-ui/react';
+import { ORDER_ATTRIBUTE, VIEWPORTS, type ViewportName } from '@retoque/core';
+import { useQuery } from '@tanstack/react-query';
+import { X } from 'lucide-react';
+import { useEffect, useRef, useState } from 'react';
+import { engine } from '../engine/engine';
+import { elementIn, visibleBox, type Box as Rect } from '../frame/geometry';
+import { SafeFrame } from '../frame/SafeFrame';
+import { Button } from '../theme/Button';
+
+const WIDTH = 920;
+const HEIGHT = 520;
+
+/** The page, on which one element is pointed at. */
+export function Pointing({
+  versionId,
+  label,
+  viewport,
+  onPick,
+  onClose,
+}: {
+  versionId: string;
+  label: string;
+  viewport: ViewportName;
+  onPick: (order: number) => void;
+  onClose: () => void;
+}) {
+  const frame = useRef<HTMLIFrameElement>(null);
+  const [loaded, setLoaded] = useState(0);
+  const [box, setBox] = useState<Rect>();
+  const size = VIEWPORTS[viewport];
+  const scale = Math.min(1, WIDTH / size.width);
+  const html = useQuery({
+    queryKey: ['engine', 'live', versionId],
+    staleTime: Infinity,
+    queryFn: () => engine().liveFrame(versionId),
+  });
+  useEffect(() => {
+    const document = frame.current?.contentDocument;
+    if (!loaded || !document) return;
+    const orderOf = (event: Event) =>
+      (event.target as Element).closest?.(`[${ORDER_ATTRIBUTE}]`)?.getAttribute(ORDER_ATTRIBUTE);
+    const point = (event: Event) => {
+      const order = orderOf(event);
+      const element = order ? elementIn(document, Number(order)) : null;
+      setBox(element ? visibleBox(element) : undefined);
+    };
+    const pick = (event: Event) => {
+      event.preventDefault();
+      event.stopPropagation();
+      const order = orderOf(event);
+      if (order) onPick(Number(order));
+    };
+    const stop = (event: Event) => event.preventDefault();
+    document.addEventListener('pointerover', point, true);
+    document.addEventListener('click', pick, true);
+    document.addEventListener('submit', stop, true);
+    return () => {
+      document.removeEventListener('pointerover', point, true);
+      document.removeEventListener('click', pick, true);
+      document.removeEventListener('submit', stop, true);
+    };
+  }, [loaded, onPick]);
+  return (
+    <Dialog.Root open onOpenChange={({ open }) => !open && onClose()}>
+      <Portal>
+        <Dialog.Backdrop />
+        <Dialog.Positioner>
+          <Dialog.Content maxWidth="968px">
+            <Dialog.Header>
+              <Dialog.Title>Point at: {label.toLowerCase()}</Dialog.Title>
+              <Box color="ink2">Click one on the page; the selector that your site uses for it is proposed.</Box>
+            </Dialog.Header>
+            <Dialog.CloseTrigger asChild>
+              <Button variant="quiet" size="icon" aria-label="Close">
+                <X aria-hidden="true" />
+              </Button>
+            </Dialog.CloseTrigger>
+            <Dialog.Body pb="18px!">
+              <Box
+                position="relative"
+                height={`${HEIGHT}px`}
+                overflow="hidden"
+                border="1px solid {colors.line}"
+                cursor="crosshair"
+              >
+                {html.data ? (
+                  <SafeFrame
+                    frameRef={frame}
+                    html={html.data}
+                    title="The page to point at"
+                    onLoad={() => setLoaded((count) => count + 1)}
+                    style={{
+                      width: size.width,
+                      height: HEIGHT / scale,
+                      transform: `scale(${scale})`,
+                      transformOrigin: '0 0',
+                    }}
+                  />
+                ) : null}
+                {box ? (
+                  <Box
+                    position="absolute"
+                    pointerEvents="none"
+                    left={`${box.left * scale - 2}px`}
+                    top={`${box.top * scale - 2}px`}
+                    width={`${box.width * scale + 4}px`}
+                    height={`${box.height * scale + 4}px`}
+                    border="2px solid {colors.accent}"
+                    boxShadow="0 0 0 1.5px #fff, inset 0 0 0 1px #fff"
+                    borderRadius="s"
+                  />
+                ) : null}
+              </Box>
+            </Dialog.Body>
+          </Dialog.Content>
+        </Dialog.Positioner>
+      </Portal>
+    </Dialog.Root>
+  );
+}

@@ -1,0 +1,74 @@
+import { Box, Input } from '@chakra-ui/react';
+import { parseColour, type Row } from '@retoque/core';
+import { useState, type RefObject } from 'react';
+import { readTyped } from './cell-problem';
+
+/**
+ * A text field that takes any value of a row; what cannot be read is named and kept as it was typed, and nothing is
+ * changed by it.
+ */
+export function TypedValue({
+  label,
+  row,
+  value,
+  field,
+  onChange,
+  onLeave,
+}: {
+  label: string;
+  row: Row;
+  value: string;
+  field: RefObject<HTMLInputElement | null>;
+  onChange: (values: Readonly<Record<string, string>>) => void;
+  onLeave: () => void;
+}) {
+  const [text, setText] = useState<string>();
+  const read = text === undefined || text.trim() === '' ? undefined : readTyped(row, text);
+  const problem = read && !read.ok ? read.problem : undefined;
+  return (
+    <Box>
+      <Input
+        ref={field}
+        fontFamily="mono"
+        fontSize="12.5px"
+        aria-label={label}
+        aria-invalid={Boolean(problem)}
+        aria-describedby={problem ? 'value-problem' : undefined}
+        spellCheck={false}
+        autoComplete="off"
+        value={text ?? value}
+        onFocus={(event) => event.target.select()}
+        onChange={(event) => {
+          const typed = event.target.value;
+          setText(typed);
+          // A bare word may still be on its way to another one, so words wait for Enter.
+          const ready = !/^[a-z-]+$/i.test(typed.trim()) || parseColour(typed) !== undefined;
+          if (!typed.trim() || !ready) return;
+          const next = readTyped(row, typed);
+          if (next.ok) onChange(next.values);
+        }}
+        onBlur={() => {
+          if (!problem) setText(undefined);
+        }}
+        onKeyDown={(event) => {
+          if (event.key === 'Enter') {
+            if (read?.ok) onChange(read.values);
+            if (!problem) {
+              setText(undefined);
+              onLeave();
+            }
+          } else if (event.key === 'Escape') {
+            event.stopPropagation();
+            setText(undefined);
+            onLeave();
+          }
+        }}
+      />
+      {problem ? (
+        <Box id="value-problem" role="alert" color="short" fontSize="12px" mt="5px">
+          {problem}
+        </Box>
+      ) : null}
+    </Box>
+  );
+}

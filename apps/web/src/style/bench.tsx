@@ -1,0 +1,54 @@
+import { Flex } from '@chakra-ui/react';
+import type { Component } from '@retoque/contract';
+import { rowNamed, type StateSheet } from '@retoque/core';
+import { readTyped } from './cell-problem';
+import type { CellAddress } from './cells';
+import type { ShownRow } from './selection';
+import type { SiteComponent } from './useSiteComponents';
+
+/** The cell itself where it is shown, or else the nearest that is: its part's first row, its row's first column. */
+export function nearest(
+  cell: CellAddress,
+  shown: readonly ShownRow[],
+  columns: readonly string[],
+): CellAddress | undefined {
+  const row =
+    shown.find((item) => item.part === cell.part && item.row === cell.row) ??
+    shown.find((item) => item.part === cell.part) ??
+    shown[0];
+  const column = columns.includes(cell.column) ? cell.column : columns[0];
+  return row && column !== undefined ? { ...row, column } : undefined;
+}
+
+/** A value typed for one row as another row of the selection takes it; undefined where it cannot. */
+export function valuesFor(rowKey: string, text: string | undefined): Readonly<Record<string, string>> | undefined {
+  const row = rowNamed(rowKey);
+  const read = row && text !== undefined ? readTyped(row, text) : undefined;
+  return read?.ok ? read.values : undefined;
+}
+
+/** The list with the figures of the edit in hand, which the stored looks do not have yet. */
+export function withCurrent(
+  components: readonly SiteComponent[],
+  component: Component,
+  sheet: StateSheet | undefined,
+): readonly SiteComponent[] {
+  if (!sheet) return components;
+  const count = (verdict: string) => sheet.checks.filter((check) => check.verdict === verdict).length;
+  return components.map((item) =>
+    item.found.kind === component.kind && item.found.selector === component.locator.selector
+      ? { ...item, found: { ...item.found, short: count('short'), unsure: count('unsure') } }
+      : item,
+  );
+}
+
+export const reachWords = (one: string, many: string, reach: number) => (reach === 1 ? one : `${reach} ${many}`);
+
+export function Legend() {
+  return (
+    <Flex gap="18px" padding="10px 14px" color="ink3" fontSize="12px" flexWrap="wrap">
+      <span>Square: set for this state. Ring: follows another. Bar at the left: set by you.</span>
+      <span>Arrows move, Enter edits, Delete clears, M switches off, hold U for the site untouched.</span>
+    </Flex>
+  );
+}

@@ -1,0 +1,100 @@
+import { rowNamed, type EditingPlace, type Exception, type Kind, type Look, type SheetPart } from '@retoque/core';
+import { partNamed } from '@retoque/core';
+import { useCallback, useEffect, useMemo, useReducer } from 'react';
+import { columnLabel, type CellAddress } from './cells';
+import { historyReducer, startHistory, type History } from './history';
+import * as commands from './look-commands';
+import type { CellChange } from './look-commands';
+
+export interface LookEditor {
+  readonly history: History;
+  readonly look: Look;
+  readonly set: (changes: readonly CellChange[], name: string, gesture?: string) => void;
+  readonly clear: (cells: readonly CellAddress[]) => void;
+  readonly toggleMuted: (cells: readonly CellAddress[]) => boolean;
+  readonly addException: (exception: Exception) => void;
+  readonly removeException: (exception: Exception) => void;
+  readonly correctPart: (part: string, label: string, selector: string | undefined) => void;
+  readonly undo: () => void;
+  readonly redo: () => void;
+  readonly go: (steps: number) => void;
+  readonly load: (look: Look) => void;
+}
+
+/** What a step that concerns cells is called. */
+export function cellsName(kind: Kind, cells: readonly CellAddress[]): string {
+  const [first] = cells;
+  if (!first) return 'Nothing';
+  const part = partNamed(kind, first.part)?.label ?? first.part;
+  const row = rowNamed(first.row)?.label ?? first.row;
+  const rest = cells.length > 1 ? ` and ${cells.length - 1} more` : '';
+  return `${part}, ${row.toLowerCase()}, ${columnLabel(first.column).toLowerCase()}${rest}`;
+}
+
+/** The look in hand with its history; every edit is one named step that can be undone. */
+export function useLookEditor(
+  kind: Kind,
+  start: () => Look,
+  parts: readonly SheetPart[],
+  place: EditingPlace,
+): LookEditor {
+  const [history, dispatch] = useReducer(historyReducer, undefined, () => startHistory(start()));
+  const look = history.present;
+  const change = useCallback(
+    (next: Look, name: string, gesture?: string) => dispatch({ type: 'change', look: next, name, gesture }),
+    [],
+  );
+
+  useEffect(() => {
+    const keys = (event: KeyboardEvent) => {
+      const typing = (event.target as HTMLElement).matches(
+        'input:not([type=range], [type=checkbox]), textarea, select',
+      );
+      if (!(event.ctrlKey || event.metaKey) || typing) return;
+      const key = event.key.toLowerCase();
+      if (key !== 'z' && key !== 'y') return;
+      event.preventDefault();
+      dispatch({ type: key === 'y' || event.shiftKey ? 'redo' : 'undo' });
+    };
+    window.addEventListener('keydown', keys);
+    return () => window.removeEventListener('keydown', keys);
+  }, []);
+
+  return useMemo(
+    (): LookEditor => ({
+      history,
+      look,
+      set: (changes, name, gesture) => {
+        if (changes.length) change(commands.setCells(look, changes, parts, place, rowNamed), name, gesture);
+      },
+      clear: (cells) => {
+        const next = commands.setCells(
+          look,
+          cells.map((address) => ({ address, values: undefined })),
+          parts,
+          place,
+          rowNamed,
+        );
+        if (next.settings.length !== look.settings.length) change(next, `Clear ${cellsName(kind, cells)}`);
+      },
+      toggleMuted: (cells) => {
+        const next = commands.toggleMuted(look, cells, parts, place, rowNamed);
+        if (next) change(next.look, `${next.muted ? 'Switch off' : 'Switch on'} ${cellsName(kind, cells)}`);
+        return next !== undefined;
+      },
+      addException: (exception) => change(commands.addException(look, exception), `Exception “${exception.name}”`),
+      removeException: (exception) =>
+        change(commands.removeException(look, exception.id), `Remove the exception “${exception.name}”`),
+      correctPart: (part, label, selector) =>
+        change(
+          commands.correctPart(look, part, selector),
+          selector === undefined ? `${label} as it was found` : `${label} is ${selector}`,
+        ),
+      undo: () => dispatch({ type: 'undo' }),
+      redo: () => dispatch({ type: 'redo' }),
+      go: (steps) => dispatch({ type: 'go', steps }),
+      load: (next) => dispatch({ type: 'load', look: next }),
+    }),
+    [history, look, change, parts, place, kind],
+  );
+}

@@ -1,0 +1,54 @@
+import type { Component, PageSummary } from '@retoque/contract';
+import { useQueries } from '@tanstack/react-query';
+import { pageQuery } from '../api/queries';
+import { surveyEngine } from '../engine/engine';
+import type { FoundWithChecks } from '../engine/protocol';
+import { keptLooks } from './kept';
+import type { ViewportBounds } from '@retoque/core';
+
+/** A component of a site, on whichever of its pages it stands. */
+export interface SiteComponent {
+  readonly found: FoundWithChecks;
+  /** Pages that it was found on, in the order of the site. */
+  readonly pages: readonly PageSummary[];
+}
+
+const keyOf = (found: FoundWithChecks) => `${found.kind} ${found.selector}`;
+
+/** The components of all pages of a site; one that is found on several pages is one component. */
+export function useSiteComponents(
+  pages: readonly PageSummary[],
+  kept: readonly Component[] | undefined,
+  bounds: ViewportBounds,
+): { components: readonly SiteComponent[]; pending: number } {
+  const looks = keptLooks(kept ?? []);
+  const loaded = useQueries({ queries: pages.map((page) => pageQuery(page.id)) });
+  const answers = useQueries({
+    queries: pages.map((page, i) => {
+      const version = loaded[i]?.data?.version;
+      return {
+        queryKey: ['surveyor', version?.id, looks, bounds],
+        enabled: version !== undefined && kept !== undefined,
+        staleTime: Infinity,
+        placeholderData: (previous: FoundWithChecks[] | undefined) => previous,
+        queryFn: async () => {
+          const { id, html, address, sheets, assets } = version!;
+          await surveyEngine().open({ id, html, address, sheets, assets });
+          return surveyEngine().find(id, page.id, bounds, looks);
+        },
+      };
+    }),
+  });
+  const byKey = new Map<string, { found: FoundWithChecks; pages: PageSummary[] }>();
+  answers.forEach((answer, i) => {
+    for (const found of answer.data ?? []) {
+      const known = byKey.get(keyOf(found));
+      if (known) {
+        known.pages.push(pages[i]!);
+        // The page on which it fares worst speaks for it.
+        if (found.short > known.found.short) known.found = { ...known.found, short: found.short, unsure: found.unsure };
+      } else byKey.set(keyOf(found), { found, pages: [pages[i]!] });
+    }
+  });
+  return { components: [...byKey.values()], pending: answers.filter((answer) => !answer.data).length };
+}

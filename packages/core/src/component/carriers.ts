@@ -1,0 +1,207 @@
+import { canBeDisabled, inputType, isPlaceholderShown } from '../css/selector/form-state.js';
+import { bitOf, CARRIED_ATOMS, INVALID, type CarriedAtom, type StateBits } from '../css/selector/states.js';
+import type { MarkupChange } from '../page/stage.js';
+import type { ElementNode } from '../page/tree.js';
+
+/** How the markup of one element says that it is in a state. */
+export interface StateCarrier {
+  readonly atom: CarriedAtom;
+  /** What an element in the state matches; a compound, or one with a parent. */
+  readonly selector: string;
+  readonly holds: (element: ElementNode) => boolean;
+  /** What to change so that the state holds, or does not. */
+  readonly put: (element: ElementNode, on: boolean) => readonly MarkupChange[];
+}
+
+const CURRENT_CLASS =
+  /^(is[-_])?(current|active|selected)$|(^|[-_])(current|active|selected)([-_](page|item|link|tab))?$|^current[-_]/i;
+const CHECKABLE = new Set(['checkbox', 'radio']);
+const CHECKED_ROLES = new Set(['switch', 'checkbox', 'radio', 'menuitemcheckbox', 'menuitemradio']);
+
+const attribute = (atom: CarriedAtom, name: string, value: string): StateCarrier => ({
+  atom,
+  selector: `[${name}="${value}"]`,
+  holds: (element) => element.attributes.get(name) === value,
+  put: (element, on) => [{ order: element.order, name, value: on ? value : undefined }],
+});
+
+/** ARIA states that are written out when they do not hold. */
+const ariaState = (atom: CarriedAtom, name: string): StateCarrier => ({
+  ...attribute(atom, name, 'true'),
+  put: (element, on) => [{ order: element.order, name, value: on ? 'true' : 'false' }],
+});
+
+const withClass = (element: ElementNode, name: string, on: boolean): MarkupChange => {
+  const classes = element.classes.filter((own) => own !== name);
+  if (on) classes.push(name);
+  return { order: element.order, name: 'class', value: classes.length ? classes.join(' ') : undefined };
+};
+
+const byClass = (name: string, onParent: boolean): StateCarrier => {
+  const target = (element: ElementNode) => (onParent ? element.parent : element);
+  const escaped = name.replace(/[^\w-]/g, (char) => `\\${char}`);
+  return {
+    atom: 'current',
+    selector: onParent ? `.${escaped} > *` : `.${escaped}`,
+    holds: (element) => target(element)?.classes.includes(name) ?? false,
+    put: (element, on) => {
+      const node = target(element);
+      return node ? [withClass(node, name, on)] : [];
+    },
+  };
+};
+
+function currentCarrier(element: ElementNode, like: readonly ElementNode[]): StateCarrier | undefined {
+  if (element.attributes.get('role') === 'tab') return ariaState('current', 'aria-selected');
+  const marked = like.find((other) => (other.attributes.get('aria-current') ?? 'false') !== 'false');
+  if (marked) return attribute('current', 'aria-current', marked.attributes.get('aria-current')!);
+  for (const other of like) {
+    const own = other.classes.find((name) => CURRENT_CLASS.test(name));
+    if (own && like.some((one) => !one.classes.includes(own))) return byClass(own, false);
+    const outer =
+      other.parent?.name === 'li' ? other.parent.classes.find((name) => CURRENT_CLASS.test(name)) : undefined;
+    if (outer) return byClass(outer, true);
+  }
+  return attribute('current', 'aria-current', 'page');
+}
+
+const DISABLED: StateCarrier = {
+  atom: 'disabled',
+  selector: ':disabled',
+  holds: (element) => element.attributes.has('disabled'),
+  put: (element, on) => [{ order: element.order, name: 'disabled', value: on ? '' : undefined }],
+};
+
+const CHECKED: StateCarrier = {
+  atom: 'checked',
+  selector: ':checked',
+  holds: (element) => element.attributes.has('checked'),
+  put: (element, on) => [{ order: element.order, name: 'checked', value: on ? '' : undefined }],
+};
+
+const OPEN: StateCarrier = {
+  atom: 'expanded',
+  selector: '[open]',
+  holds: (element) => element.attributes.has('open'),
+  put: (element, on) => [{ order: element.order, name: 'open', value: on ? '' : undefined }],
+};
+
+const OPEN_PARENT: StateCarrier = {
+  atom: 'expanded',
+  selector: '[open] > *',
+  holds: (element) => element.parent?.attributes.has('open') ?? false,
+  put: (element, on) =>
+    element.parent ? [{ order: element.parent.order, name: 'open', value: on ? '' : undefined }] : [],
+};
+
+const INVALID_FIELD: StateCarrier = {
+  atom: 'invalid',
+  selector: ':is(:user-invalid, [aria-invalid="true"])',
+  holds: (element) => element.attributes.get('aria-invalid') === 'true',
+  put: (element, on) => [{ order: element.order, name: 'aria-invalid', value: on ? 'true' : undefined }],
+};
+
+/** Something that a field of its type could hold, so that it counts as filled. */
+const SAMPLE: Readonly<Record<string, string>> = {
+  email: 'ada@example.org',
+  url: 'https://example.org/',
+  tel: '01234 567890',
+  number: '2',
+};
+
+const FILLED: StateCarrier = {
+  atom: 'filled',
+  // A field without a placeholder shows none, empty or not, so it cannot be told whether it is filled.
+  selector: '[placeholder]:not(:placeholder-shown)',
+  holds: (element) => !isPlaceholderShown(element),
+  put: (element, on) => [
+    {
+      order: element.order,
+      name: element.name === 'textarea' ? '#text' : 'value',
+      value: on ? (SAMPLE[inputType(element)] ?? 'Marram') : element.name === 'textarea' ? '' : undefined,
+    },
+  ],
+};
+
+const isField = (element: ElementNode) =>
+  element.namespace === 'html' && ['input', 'select', 'textarea'].includes(element.name);
+
+/**
+ * How an element carries a state; undefined when it cannot be in it.
+ *
+ * @param like the other elements of its part, which show how this site marks one of them
+ */
+export function carrierFor(
+  atom: CarriedAtom,
+  element: ElementNode,
+  like: readonly ElementNode[] = [element],
+): StateCarrier | undefined {
+  const role = element.attributes.get('role') ?? '';
+  switch (atom) {
+    case 'disabled':
+      return canBeDisabled(element) ? DISABLED : attribute('disabled', 'aria-disabled', 'true');
+    case 'checked':
+      if (element.name === 'input' && CHECKABLE.has(inputType(element))) return CHECKED;
+      return CHECKED_ROLES.has(role) ? ariaState('checked', 'aria-checked') : undefined;
+    case 'expanded':
+      if (element.attributes.has('aria-expanded')) return ariaState('expanded', 'aria-expanded');
+      if (element.name === 'summary') return OPEN_PARENT;
+      return element.name === 'details' || element.name === 'dialog' ? OPEN : undefined;
+    case 'invalid':
+      return isField(element) ? INVALID_FIELD : undefined;
+    case 'filled':
+      return element.attributes.has('placeholder') && isField(element) ? FILLED : undefined;
+    case 'current':
+      return currentCarrier(element, like);
+  }
+}
+
+/** The carried states of one element: which there are, which hold, and what brings a set of them about. */
+export class CarriedStates {
+  private readonly carriers = new Map<CarriedAtom, StateCarrier>();
+
+  constructor(
+    readonly element: ElementNode,
+    like: readonly ElementNode[],
+    atoms: readonly CarriedAtom[] = CARRIED_ATOMS,
+  ) {
+    for (const atom of atoms) {
+      const carrier = carrierFor(atom, element, like);
+      if (carrier) this.carriers.set(atom, carrier);
+    }
+  }
+
+  /** All atoms that the element can be put into. */
+  get possible(): StateBits {
+    let bits = 0;
+    for (const atom of this.carriers.keys()) bits |= bitOf(atom);
+    return bits;
+  }
+
+  /** The atoms that hold as the page has it. */
+  get atRest(): StateBits {
+    let bits = 0;
+    for (const [atom, carrier] of this.carriers) if (carrier.holds(this.element)) bits |= bitOf(atom);
+    return bits;
+  }
+
+  selector(atom: CarriedAtom): string | undefined {
+    return this.carriers.get(atom)?.selector;
+  }
+
+  /** Changes that leave the element in exactly these atoms; none where the page has it so. */
+  changesFor(bits: StateBits): MarkupChange[] {
+    const changes: MarkupChange[] = [];
+    const rest = this.atRest;
+    for (const [atom, carrier] of this.carriers) {
+      const bit = bitOf(atom);
+      if ((bits & bit) !== (rest & bit)) changes.push(...carrier.put(this.element, (bits & bit) !== 0));
+    }
+    return changes;
+  }
+
+  /** What is left of a set once the markup carries its part: pointer and keyboard, and what no markup makes true. */
+  static remaining(bits: StateBits, carried: StateBits): StateBits {
+    return bits & ~(carried & ~INVALID);
+  }
+}

@@ -1,0 +1,59 @@
+import { textOf } from '../../page/tree.js';
+import type { Kind } from '../kind.js';
+import { hasClass, isHtml } from '../signs.js';
+
+const NAMED = /(^|[-_])(accent|accent-line|rule|divider|underline)([-_]|$)/i;
+const ROWS = [
+  'background',
+  'background-image',
+  'border-top-color',
+  'border-top-width',
+  'border-top-style',
+  'width',
+  'height',
+  'transform',
+  'transform-origin',
+  'opacity',
+  'margin',
+  'transition-property',
+  'transition-duration',
+  'transition-timing-function',
+];
+
+/** A line that is there for the eye: a rule, or an empty element drawn as one. */
+export const ACCENT_LINE: Kind = {
+  name: 'accent-line',
+  label: 'Accent line',
+  plural: 'accent lines',
+  parts: [
+    { name: 'line', label: 'Line', find: [':scope'], states: ['default', 'hover'], first: ROWS },
+    {
+      name: 'before',
+      label: 'Line drawn before',
+      find: [':scope'],
+      pseudo: 'before',
+      carrier: 'line',
+      states: ['default', 'hover'],
+      first: ['content', ...ROWS],
+    },
+    {
+      name: 'after',
+      label: 'Line drawn after',
+      find: [':scope'],
+      pseudo: 'after',
+      carrier: 'line',
+      states: ['default', 'hover'],
+      first: ['content', ...ROWS],
+    },
+  ],
+  demands: [],
+  recognise(element) {
+    if (isHtml(element, 'hr')) return 0.7;
+    if (!isHtml(element, 'span', 'div', 'i', 'a', 'h2', 'h3', 'p') || !hasClass(element, NAMED)) return 0;
+    return textOf(element) === '' ? 0.8 : 0.65;
+  },
+  starter: {
+    html: '<hr class="rq-line">',
+    css: '.rq-line { border: 0; height: 3px; width: 4rem; margin: 1rem 0; background: #1f4e5f; transition: width .3s ease-in-out }\n.rq-line:hover { width: 8rem }',
+  },
+};

@@ -1,0 +1,64 @@
+import type { ElementNode } from '../../page/tree.js';
+import { textDemand, type Kind } from '../kind.js';
+import { BOX_ROWS, ICON_ROWS, TARGET_ROWS } from '../rows.js';
+import { find, isHeading, isHtml, isInside } from '../signs.js';
+
+const isToggle = (element: ElementNode) => isHtml(element, 'button') && element.attributes.has('aria-expanded');
+const isSection = (element: ElementNode) =>
+  isHtml(element, 'details') || (isHeading(element) && find(element, isToggle) !== undefined);
+const HEADER = ':is(:scope summary, :scope :is(h2, h3, h4, h5) > button[aria-expanded])';
+
+/** Sections that open and close: `details`, or headings with buttons as the ARIA Authoring Practices structure them. */
+export const ACCORDION: Kind = {
+  name: 'accordion',
+  label: 'Accordion',
+  plural: 'accordions',
+  claims: true,
+  parts: [
+    { name: 'group', label: 'Group', find: [':scope'], states: ['default'], first: [...BOX_ROWS, 'gap'] },
+    { name: 'section', label: 'Section', find: [':scope details'], states: ['default', 'expanded'], first: BOX_ROWS },
+    {
+      name: 'header',
+      label: 'Header',
+      find: [HEADER],
+      states: ['default', 'hover', 'focus', 'pressed', 'expanded'],
+      first: TARGET_ROWS,
+    },
+    {
+      name: 'marker',
+      label: 'Marker',
+      find: [':scope summary'],
+      pseudo: 'marker',
+      carrier: 'header',
+      states: ['default', 'hover', 'expanded'],
+      first: ['text', 'content', 'font-size'],
+    },
+    {
+      name: 'icon',
+      label: 'Icon',
+      find: [':scope summary svg', ':scope button[aria-expanded] svg'],
+      carrier: 'header',
+      states: ['default', 'hover', 'expanded'],
+      first: ICON_ROWS,
+    },
+    {
+      name: 'body',
+      label: 'Body',
+      find: [':scope details > :not(summary)', ':scope [role=region]', ':scope [class*=body]'],
+      states: ['default'],
+      first: ['text', ...BOX_ROWS, 'line-height'],
+    },
+  ],
+  demands: [textDemand('header', 'Header on background'), textDemand('body', 'Body on background')],
+  recognise(element) {
+    if (!isHtml(element, 'div', 'section', 'ul', 'dl')) return 0;
+    const sections = element.children.filter(
+      (child) => isSection(child) || child.children.some((inner) => isSection(inner) && !isHtml(inner, 'details')),
+    );
+    return sections.length >= 2 && !isInside(element, isSection) ? 0.9 : 0;
+  },
+  starter: {
+    html: '<div class="rq-accordion"><details><summary>May I bring a dog?</summary><p>Yes, free of charge.</p></details><details><summary>And a piano?</summary><p>Ask the crew.</p></details></div>',
+    css: '.rq-accordion summary { padding: .8em 1em; cursor: pointer; background: #e4e9ea; color: #14262c }\n.rq-accordion summary:hover { background: #d3dbdd }\n.rq-accordion summary:focus-visible { outline: 2px solid #1f4e5f }\n.rq-accordion details > :not(summary) { padding: 0 1em }',
+  },
+};

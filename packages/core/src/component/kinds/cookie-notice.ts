@@ -1,0 +1,96 @@
+import { textDemand, type Kind, type Part } from '../kind.js';
+import { BOX_ROWS, MESSAGE_ROWS, TARGET_ROWS } from '../rows.js';
+import { COOKIE, find, isButtonElement, isCalled, isHtml, isInside } from '../signs.js';
+import { POINTED } from '../states.js';
+
+const PREFERENCES = ':is([class*=preference], [class*=setting], fieldset)';
+const button = (name: string, label: string, find: readonly string[]): Part => ({
+  name,
+  label,
+  find,
+  states: POINTED,
+  first: TARGET_ROWS,
+});
+
+export const COOKIE_NOTICE: Kind = {
+  name: 'cookie-notice',
+  label: 'Cookie notice',
+  plural: 'cookie notices',
+  claims: true,
+  parts: [
+    { name: 'panel', label: 'Panel', find: [':scope'], states: ['default'], first: ['text', ...BOX_ROWS, 'width'] },
+    {
+      name: 'title',
+      label: 'Title',
+      find: [`:scope :is(h1, h2, h3, h4):not(${PREFERENCES} *)`],
+      states: ['default'],
+      first: MESSAGE_ROWS,
+    },
+    {
+      name: 'message',
+      label: 'Text',
+      find: [`:scope p:not(${PREFERENCES} *)`],
+      states: ['default'],
+      first: MESSAGE_ROWS,
+    },
+    { name: 'link', label: 'Link', find: [':scope a'], states: POINTED, first: TARGET_ROWS },
+    button('accept', 'Accept', [':scope button:is([class*=accept], [class*=agree], [class*=allow], [value=all])']),
+    button('refuse', 'Refuse', [':scope button:is([class*=refuse], [class*=reject], [class*=decline], [class*=deny])']),
+    button('choose', 'Choose', [':scope button:is([class*=choose], [class*=manage], [class*=customi])']),
+    {
+      name: 'preferences',
+      label: 'Preferences panel',
+      find: [`:scope ${PREFERENCES}:not(${PREFERENCES} *)`],
+      states: ['default'],
+      first: ['text', ...BOX_ROWS],
+    },
+    {
+      name: 'preferences-title',
+      label: 'Preferences title',
+      find: [`:scope ${PREFERENCES} :is(h2, h3, h4, legend)`],
+      states: ['default'],
+      first: MESSAGE_ROWS,
+    },
+    {
+      name: 'preferences-text',
+      label: 'Preferences text',
+      find: [`:scope ${PREFERENCES} :is(p, label)`],
+      states: ['default'],
+      first: MESSAGE_ROWS,
+    },
+    {
+      name: 'switch',
+      label: 'Switch',
+      find: [':scope input[type=checkbox]', ':scope [role=switch]'],
+      states: ['default', 'hover', 'focus', 'checked', 'disabled'],
+      first: ['accent-color', 'background', 'border', 'outline', 'border-radius', 'width', 'height'],
+    },
+    button('save', 'Save choices', [':scope button:is([class*=save], [class*=confirm])']),
+    button('reopen', 'Opens it again', [
+      ':scope ~ button:is([class*=cookie], [class*=consent])',
+      ':scope button:is([class*=reopen], [class*=again])',
+    ]),
+  ],
+  demands: [
+    textDemand('title', 'Title on panel'),
+    textDemand('message', 'Text on panel'),
+    textDemand('link', 'Link on panel'),
+    textDemand('accept', 'Accept on background'),
+    textDemand('refuse', 'Refuse on background'),
+    textDemand('choose', 'Choose on background'),
+    textDemand('preferences-title', 'Preferences title on panel'),
+    textDemand('preferences-text', 'Preferences text on panel'),
+    textDemand('save', 'Save on background'),
+    textDemand('reopen', 'Reopening control on background'),
+  ],
+  recognise(element) {
+    if (!isHtml(element, 'div', 'section', 'aside', 'dialog', 'form') || !isCalled(element, COOKIE)) return 0;
+    if (isInside(element, (node) => !isHtml(node, 'body', 'html') && isCalled(node, COOKIE))) return 0;
+    return find(element, isButtonElement) ? 1 : 0;
+  },
+  named: () => 'Cookie notice',
+  starter: {
+    html: '<section class="rq-cookies" aria-label="Cookies"><p>May we count visits?</p><button type="button" class="accept">Accept</button><button type="button" class="refuse">Refuse</button></section>',
+    css: '.rq-cookies { position: fixed; inset: auto 1rem 1rem; max-width: 28rem; padding: 1.2rem; border-radius: 10px; background: #0f2831; color: #fff }\n.rq-cookies button { padding: .6em 1.1em; border: 2px solid #fff; border-radius: 6px; background: #fff; color: #0f2831; cursor: pointer }\n.rq-cookies .refuse { background: transparent; color: #fff }\n.rq-cookies button:focus-visible { outline: 3px solid #fff; outline-offset: 2px }',
+  },
+};

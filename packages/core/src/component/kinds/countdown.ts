@@ -1,0 +1,62 @@
+import type { ElementNode } from '../../page/tree.js';
+import { textDemand, type Kind } from '../kind.js';
+import { BOX_ROWS, MESSAGE_ROWS } from '../rows.js';
+import { isCalled, isHtml, isInside, roleOf } from '../signs.js';
+
+const NAMED = /(^|[-_\s])(countdown|count-down)([-_\s]|$)/i;
+const isOne = (element: ElementNode) => isCalled(element, NAMED) || roleOf(element) === 'timer';
+
+export const COUNTDOWN: Kind = {
+  name: 'countdown',
+  label: 'Countdown',
+  plural: 'countdowns',
+  claims: true,
+  parts: [
+    {
+      name: 'ground',
+      label: 'Ground',
+      find: [':scope'],
+      states: ['default'],
+      first: ['text', ...BOX_ROWS, 'backdrop-filter', 'gap'],
+    },
+    {
+      name: 'heading',
+      label: 'Heading',
+      find: [':scope :is(h2, h3, h4)', ':scope [class*=head]', ':scope [class*=title]'],
+      states: ['default'],
+      first: ['text', ...BOX_ROWS, 'font-size', 'font-weight'],
+    },
+    {
+      name: 'digits',
+      label: 'Digits',
+      find: [':scope [class*=digit]', ':scope [class*=value]', ':scope :is(b, strong)'],
+      states: ['default'],
+      first: ['font-size', 'font-family', ...MESSAGE_ROWS, 'background'],
+    },
+    {
+      name: 'unit',
+      label: 'Units',
+      find: [':scope [class*=unit]:not(:has([class*=digit]))', ':scope [class*=label]', ':scope small'],
+      states: ['default'],
+      first: MESSAGE_ROWS,
+    },
+    {
+      name: 'separator',
+      label: 'Separators',
+      find: [':scope [class*=sep]', ':scope [class*=colon]'],
+      states: ['default'],
+      first: ['text', 'font-size', 'opacity', 'margin'],
+    },
+  ],
+  demands: [
+    textDemand('heading', 'Heading on its ground'),
+    textDemand('digits', 'Digits on ground'),
+    textDemand('unit', 'Units on ground'),
+  ],
+  recognise: (element) =>
+    isHtml(element, 'div', 'section', 'aside') && isOne(element) && !isInside(element, isOne) ? 0.95 : 0,
+  starter: {
+    html: '<div class="rq-countdown" role="timer"><h3>Next boat</h3><span class="digit">12</span> <small>minutes</small></div>',
+    css: '.rq-countdown { padding: 1.2em; border-radius: 10px; background: #0f2831; color: #fff }\n.rq-countdown h3 { margin: 0 0 .4em }\n.rq-countdown .digit { font-size: 2.4em; font-variant-numeric: tabular-nums }',
+  },
+};

@@ -1,0 +1,77 @@
+import { textDemand, type Kind } from '../kind.js';
+import { BOX_ROWS, MESSAGE_ROWS, TARGET_ROWS } from '../rows.js';
+import { COOKIE, isCalled, isHtml, roleOf } from '../signs.js';
+import { POINTED } from '../states.js';
+import { FORM_DEMANDS, FORM_PARTS } from './form.js';
+
+const INSIDE_FORM = new Set([
+  'label',
+  'field',
+  'placeholder',
+  'help',
+  'error',
+  'checkbox',
+  'radio',
+  'select',
+  'date',
+  'choice',
+  'submit',
+]);
+const CLOSE = 'button:is([class*=close], [aria-label*=lose], [value=close], [value=cancel])';
+
+export const DIALOG: Kind = {
+  name: 'dialog',
+  label: 'Dialog',
+  plural: 'dialogs',
+  claims: true,
+  parts: [
+    {
+      name: 'panel',
+      label: 'Panel',
+      find: [':scope'],
+      states: ['default'],
+      first: ['text', ...BOX_ROWS, 'width', 'max-width'],
+    },
+    {
+      name: 'scrim',
+      label: 'Scrim',
+      find: [':scope:is(dialog)'],
+      pseudo: 'backdrop',
+      states: ['default'],
+      first: ['background', 'background-image', 'opacity', 'backdrop-filter'],
+    },
+    { name: 'title', label: 'Title', find: [':scope :is(h1, h2, h3)'], states: ['default'], first: MESSAGE_ROWS },
+    {
+      name: 'body',
+      label: 'Body',
+      find: [':scope [class*=body]', ':scope p:not([class*=help], [class*=error])'],
+      states: ['default'],
+      first: MESSAGE_ROWS,
+    },
+    { name: 'close', label: 'Close', find: [`:scope ${CLOSE}`], states: POINTED, first: TARGET_ROWS },
+    ...FORM_PARTS.filter((part) => INSIDE_FORM.has(part.name)).map((part) =>
+      part.name === 'submit'
+        ? {
+            ...part,
+            find: [
+              `:scope button:not([type=button], [class*=close], [aria-label*=lose], [value=close], [value=cancel])`,
+            ],
+          }
+        : part,
+    ),
+  ],
+  demands: [
+    textDemand('title', 'Title on panel'),
+    textDemand('body', 'Text on panel'),
+    { name: 'close', label: 'Close against panel', part: 'close', criterion: '1.4.11', of: 'icon' },
+    ...FORM_DEMANDS.filter((demand) => INSIDE_FORM.has(demand.part)),
+  ],
+  recognise: (element) =>
+    (isHtml(element, 'dialog') || ['dialog', 'alertdialog'].includes(roleOf(element))) && !isCalled(element, COOKIE)
+      ? 0.97
+      : 0,
+  starter: {
+    html: '<dialog class="rq-dialog" aria-labelledby="rq-dialog-title"><h2 id="rq-dialog-title">Before you go</h2><p>Your place is held for twenty minutes.</p><form method="dialog"><button>Go on</button></form></dialog>',
+    css: '.rq-dialog { padding: 1.6em; border: 0; border-radius: 12px; max-width: 28rem; color: #14262c }\n.rq-dialog::backdrop { background: rgb(15 40 49 / .6) }\n.rq-dialog button { padding: .7em 1.4em; border: 0; border-radius: 6px; background: #1f4e5f; color: #fff }',
+  },
+};

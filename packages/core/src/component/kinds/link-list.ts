@@ -1,0 +1,93 @@
+import { textOf, type ElementNode } from '../../page/tree.js';
+import { textDemand, type Kind } from '../kind.js';
+import { ICON_ROWS, MESSAGE_ROWS, TARGET_ROWS } from '../rows.js';
+import {
+  CRUMBS,
+  find,
+  hasClass,
+  headingText,
+  isCalled,
+  isHtml,
+  isInside,
+  isLinkElement,
+  isNav,
+  PAGES,
+} from '../signs.js';
+import { POINTED } from '../states.js';
+
+const listsLinks = (element: ElementNode): boolean => {
+  if (!isHtml(element, 'ul', 'ol')) return false;
+  const items = element.children.filter((child) => child.name === 'li');
+  const links = items.filter((item) => {
+    const link = find(item, isLinkElement);
+    return link !== undefined && textOf(link) === textOf(item);
+  });
+  return links.length >= 2 && links.length >= items.length * 0.7;
+};
+
+/** Links in a list, and little else: of a footer, or a row of icons of other places where one can be found. */
+export const LINK_LIST: Kind = {
+  name: 'link-list',
+  label: 'Link list',
+  plural: 'link lists',
+  claims: true,
+  parts: [
+    {
+      name: 'list',
+      label: 'List',
+      find: [':scope:is(ul, ol)', ':scope > :is(ul, ol)'],
+      states: ['default'],
+      first: ['gap', 'list-style-type', 'padding', 'margin', 'background'],
+    },
+    {
+      name: 'item',
+      label: 'Item',
+      find: [':scope li'],
+      states: ['default'],
+      first: ['margin', 'padding', 'list-style-type', 'border'],
+    },
+    { name: 'link', label: 'Link', find: [':scope a'], states: POINTED, first: TARGET_ROWS },
+    {
+      name: 'icon',
+      label: 'Icon',
+      find: [':scope a svg', ':scope a [class*=icon]'],
+      carrier: 'link',
+      states: POINTED,
+      first: ICON_ROWS,
+    },
+    { name: 'heading', label: 'Heading', find: [':scope :is(h2, h3, h4)'], states: ['default'], first: MESSAGE_ROWS },
+  ],
+  demands: [
+    textDemand('link', 'Link on background'),
+    { name: 'icon', label: 'Icon against background', part: 'icon', criterion: '1.4.11', of: 'icon' },
+  ],
+  recognise(element) {
+    if (isNav(element)) {
+      const isFooter =
+        isInside(element, (node) => isHtml(node, 'footer')) && !isCalled(element, CRUMBS) && !isCalled(element, PAGES);
+      return isFooter && element.children.some(listsLinks) ? 0.9 : 0;
+    }
+    if (!listsLinks(element)) return 0;
+    if (
+      isInside(
+        element,
+        (node) =>
+          isCalled(node, CRUMBS) ||
+          isCalled(node, PAGES) ||
+          isHtml(node, 'header', 'li') ||
+          (isNav(node) && isInside(node, (outer) => isHtml(outer, 'footer'))),
+      )
+    )
+      return 0;
+    return isInside(element, isNav) ||
+      hasClass(element, /social|links/i) ||
+      isInside(element, (node) => isHtml(node, 'footer'))
+      ? 0.85
+      : 0.6;
+  },
+  named: (root) => (hasClass(root, /social/i) ? 'Social icons' : headingText(root)),
+  starter: {
+    html: '<ul class="rq-links"><li><a href="#">First</a></li><li><a href="#">Second</a></li></ul>',
+    css: '.rq-links { list-style: none; margin: 0; padding: 0; display: grid; gap: .5em }\n.rq-links a { color: #1f4e5f }\n.rq-links a:hover { color: #0f2831 }\n.rq-links a:focus-visible { outline: 2px solid currentColor; outline-offset: 2px }',
+  },
+};

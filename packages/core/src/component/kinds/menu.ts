@@ -1,0 +1,112 @@
+import type { ElementNode } from '../../page/tree.js';
+import { textDemand, type Kind, type Part } from '../kind.js';
+import { BOX_ROWS, ICON_ROWS, TARGET_ROWS } from '../rows.js';
+import { count, CRUMBS, find, isCalled, isHtml, isInside, isLinkElement, isNav, PAGES, roleOf } from '../signs.js';
+import { POINTED, STILL } from '../states.js';
+
+const part = (name: string, label: string, find: readonly string[], more: Partial<Part> = {}): Part => ({
+  name,
+  label,
+  find,
+  states: POINTED,
+  first: TARGET_ROWS,
+  ...more,
+});
+
+const LIST = ':is(ul, ol, [role=menubar], [role=menu])';
+const IN_NAV = ':is(nav, [role=navigation])';
+
+/** What stands under the bar in the same header, such as a welcome over a picture, is not the menu's. */
+const BELOW = ':not(:where(:scope > :has(nav) ~ * *))';
+
+const isMenuNav = (element: ElementNode): boolean =>
+  isNav(element) && !isCalled(element, CRUMBS) && !isCalled(element, PAGES) && count(element, isLinkElement) >= 2;
+
+export const MENU: Kind = {
+  name: 'menu',
+  label: 'Menu',
+  plural: 'menus',
+  claims: true,
+  parts: [
+    part('bar', 'Bar', [':scope > :not([class*=util]):has(nav)', ':scope'], {
+      states: STILL,
+      first: [...BOX_ROWS, 'opacity', 'backdrop-filter'],
+    }),
+    part('link', 'Link', [`:scope ${IN_NAV} li > a:not(:where(li li) > a)`, ':scope a'], {
+      states: ['default', 'hover', 'focus', 'pressed', 'current', 'current+hover'],
+    }),
+    part('panel', 'Sub-menu panel', [`:scope ${IN_NAV} li > ${LIST}`, `:scope ${IN_NAV} [role=menu]`], {
+      states: STILL,
+      first: [...BOX_ROWS, 'min-width', 'opacity'],
+    }),
+    part('sub-link', 'Sub-menu link', [`:scope ${IN_NAV} li li > a`], {
+      states: ['default', 'hover', 'focus', 'pressed', 'current', 'current+hover'],
+    }),
+    part('utility', 'Utility bar', [':scope [class*=util]:not([class*=util] *)'], {
+      states: STILL,
+      first: ['text', ...BOX_ROWS, 'font-size'],
+    }),
+    part('utility-link', 'Utility link', [':scope [class*=util] a']),
+    part('utility-icon', 'Utility icon', [':scope [class*=util] svg'], { states: STILL, first: ICON_ROWS }),
+    part('title', 'Site title', [':scope a:is([class*=brand], [class*=logo], [class*=title], [rel=home])' + BELOW]),
+    part('logo', 'Logo', [':scope :is([class*=brand], [class*=logo], [rel=home]) :is(img, svg)'], {
+      carrier: 'title',
+      first: ['width', 'height', 'filter', 'opacity', 'border-radius'],
+    }),
+    part('search', 'Search box', [':scope input:is([type=search], [name=q], [name=s])'], {
+      states: ['default', 'hover', 'focus', 'filled'],
+      first: ['text', 'background', 'border', 'border-radius', 'outline', 'padding', 'width'],
+    }),
+    part('search-placeholder', 'Search placeholder', [':scope input:is([type=search], [name=q], [name=s])'], {
+      pseudo: 'placeholder',
+      carrier: 'search',
+      states: ['default', 'focus'],
+      first: ['text', 'opacity', 'font-style'],
+    }),
+    part('search-icon', 'Search button', [
+      ':scope form:has(input) button' + BELOW,
+      ':scope [class*=search]:is(a, button)' + BELOW,
+    ]),
+    part('call', 'Call to action', [
+      ':scope a:is([class*=btn], [class*=button], [class*=cta]):not(:where([class*=util] a))' + BELOW,
+    ]),
+    part('toggle', 'Toggle', [':scope button:is([aria-controls], [class*=toggle], [class*=burger])'], {
+      states: ['default', 'hover', 'focus', 'pressed', 'expanded'],
+    }),
+    part('opened', 'Opened panel', [':scope nav:has(ul)'], { states: STILL, first: BOX_ROWS }),
+  ],
+  demands: [
+    textDemand('link', 'Link on background'),
+    textDemand('sub-link', 'Sub-menu link on background'),
+    textDemand('utility', 'Utility text on background'),
+    textDemand('utility-link', 'Utility link on background'),
+    textDemand('title', 'Title on background'),
+    textDemand('call', 'Call on background'),
+    textDemand('search', 'Search text on background'),
+    textDemand('search-placeholder', 'Placeholder on background'),
+    { name: 'search-edge', label: 'Search edge against page', part: 'search', criterion: '1.4.11', of: 'edge' },
+    { name: 'search-icon', label: 'Search icon', part: 'search-icon', criterion: '1.4.11', of: 'icon' },
+    { name: 'toggle', label: 'Toggle icon', part: 'toggle', criterion: '1.4.11', of: 'icon' },
+  ],
+  recognise(element) {
+    const isHeader = isHtml(element, 'header') || roleOf(element) === 'banner';
+    if (isHeader) return find(element, isMenuNav) ? 0.95 : 0;
+    if (
+      !isMenuNav(element) ||
+      isInside(element, (node) => isHtml(node, 'header', 'footer') || roleOf(node) === 'banner')
+    )
+      return 0;
+    return isCalled(element, /menu|navbar|main|primary/i) ||
+      find(element, (node) => node.name === 'li' && find(node, (inner) => inner.name === 'ul') !== undefined)
+      ? 0.9
+      : 0.55;
+  },
+  named: (root) => {
+    const nav = isNav(root) ? root : find(root, isMenuNav);
+    return nav?.attributes.get('aria-label') ?? 'Main menu';
+  },
+  starter: {
+    html: '<nav class="rq-menu" aria-label="Main menu"><ul><li><a href="#" aria-current="page">Start</a></li><li><a href="#">About</a><ul><li><a href="#">People</a></li></ul></li></ul></nav>',
+    css: '.rq-menu ul { list-style: none; margin: 0; padding: 0; display: flex; gap: .25em; background: #1f4e5f }\n.rq-menu li { position: relative }\n.rq-menu a { display: block; padding: .7em 1em; color: #fff; text-decoration: none }\n.rq-menu a:hover { background: #163944 }\n.rq-menu a:focus-visible { outline: 2px solid #fff; outline-offset: -4px }\n.rq-menu a[aria-current] { box-shadow: inset 0 -3px #fff }\n.rq-menu li ul { position: absolute; top: 100%; left: 0; display: none; min-width: 12em }\n.rq-menu li:is(:hover, :focus-within) > ul { display: block }',
+  },
+};

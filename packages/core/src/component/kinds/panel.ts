@@ -1,0 +1,53 @@
+import { textDemand, type Kind } from '../kind.js';
+import { BOX_ROWS, MESSAGE_ROWS } from '../rows.js';
+import { find, hasClass, isFieldElement, isHeading, isHtml, isInside } from '../signs.js';
+
+const NAMED = /(^|[-_])(panel|box|widget|infobox)([-_]|$)/i;
+const HEAD = ':is(:scope > [class*=head], :scope > :is(header, h1, h2, h3, h4))';
+const BODY = ':is(:scope > [class*=body], :scope > [class*=content])';
+
+export const PANEL: Kind = {
+  name: 'panel',
+  label: 'Panel',
+  plural: 'panels',
+  parts: [
+    { name: 'panel', label: 'Panel', find: [':scope'], states: ['default', 'hover'], first: [...BOX_ROWS, 'margin'] },
+    {
+      name: 'heading',
+      label: 'Heading',
+      find: [HEAD],
+      carrier: 'panel',
+      states: ['default', 'hover'],
+      first: ['text', ...BOX_ROWS, 'font-family', 'font-size', 'font-weight', 'margin'],
+    },
+    {
+      name: 'body',
+      label: 'Body',
+      find: [BODY, ':scope > p'],
+      carrier: 'panel',
+      states: ['default', 'hover'],
+      first: ['text', ...BOX_ROWS, 'background-repeat', 'font-size', 'line-height', 'margin'],
+    },
+    {
+      name: 'heading-text',
+      label: 'Text of the heading',
+      find: [':scope > [class*=head] :is(h1, h2, h3, h4)'],
+      carrier: 'panel',
+      states: ['default', 'hover'],
+      first: MESSAGE_ROWS,
+    },
+  ],
+  demands: [textDemand('heading', 'Heading on its ground'), textDemand('body', 'Body on its ground')],
+  recognise(element) {
+    if (!isHtml(element, 'div', 'section', 'aside', 'article') || !hasClass(element, NAMED)) return 0;
+    if (find(element, isFieldElement) || isInside(element, (node) => isHtml(node, 'form', 'dialog'))) return 0;
+    const [first] = element.children;
+    const headed =
+      first !== undefined && (isHeading(first) || isHtml(first, 'header') || hasClass(first, /head|title/i));
+    return headed && element.children.length > 1 ? 0.8 : 0;
+  },
+  starter: {
+    html: '<section class="rq-panel"><h3>Good to know</h3><div class="body">Dogs travel free.</div></section>',
+    css: '.rq-panel { border: 1px solid #b9c3c6; border-radius: 10px; overflow: hidden }\n.rq-panel > h3 { margin: 0; padding: .8em 1.2em; background: #1f4e5f; color: #fff }\n.rq-panel > .body { padding: 1.2em; background: #fff; color: #14262c }',
+  },
+};

@@ -1,0 +1,63 @@
+import type { ElementNode } from '../../page/tree.js';
+import { textDemand, type Kind } from '../kind.js';
+import { BOX_ROWS, MESSAGE_ROWS, TARGET_ROWS } from '../rows.js';
+import { isCalled, isHtml, isInside, roleOf } from '../signs.js';
+import { POINTED } from '../states.js';
+
+const NAMED = /(^|[-_\s])(ticker|marquee)([-_\s]|$)/i;
+const isOne = (element: ElementNode) =>
+  isCalled(element, NAMED) || roleOf(element) === 'marquee' || isHtml(element, 'marquee');
+
+export const TICKER: Kind = {
+  name: 'ticker',
+  label: 'Ticker',
+  plural: 'tickers',
+  claims: true,
+  parts: [
+    {
+      name: 'ground',
+      label: 'Ground',
+      find: [':scope'],
+      states: ['default', 'hover'],
+      first: ['text', ...BOX_ROWS, 'border-width', 'border-style', 'rotate', 'transform'],
+    },
+    {
+      name: 'track',
+      label: 'Track',
+      find: [':scope > :is(ul, ol, div)'],
+      carrier: 'ground',
+      states: ['default', 'hover'],
+      first: ['gap', 'padding', 'opacity'],
+    },
+    {
+      name: 'item',
+      label: 'Items',
+      find: [':scope li', ':scope [class*=item]'],
+      states: ['default'],
+      first: [...MESSAGE_ROWS, 'padding'],
+    },
+    {
+      name: 'divider',
+      label: 'Dividers',
+      find: [':scope li + li', ':scope [class*=item] + [class*=item]'],
+      pseudo: 'before',
+      states: ['default'],
+      first: ['content', 'text', 'background-image', 'width', 'height', 'margin', 'opacity'],
+    },
+    {
+      name: 'picture',
+      label: 'Pictures',
+      find: [':scope :is(img, svg)'],
+      states: ['default'],
+      first: ['width', 'height', 'opacity', 'filter'],
+    },
+    { name: 'link', label: 'Link', find: [':scope a'], states: POINTED, first: TARGET_ROWS },
+  ],
+  demands: [textDemand('item', 'Items on ground'), textDemand('link', 'Link on ground')],
+  recognise: (element) =>
+    isHtml(element) && !isHtml(element, 'body', 'html') && isOne(element) && !isInside(element, isOne) ? 0.95 : 0,
+  starter: {
+    html: '<div class="rq-ticker"><ul><li>Seals seen at the lighthouse</li><li>Bicycles travel free</li></ul></div>',
+    css: '.rq-ticker { overflow: hidden; background: #0f2831; color: #fff }\n.rq-ticker ul { display: flex; gap: 2em; list-style: none; margin: 0; padding: .7em 1em }\n.rq-ticker li + li::before { content: "•"; margin-right: 2em }',
+  },
+};

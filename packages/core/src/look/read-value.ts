@@ -1,0 +1,187 @@
+import { generate, parse } from 'css-tree';
+import type { Row } from '../component/rows.js';
+import { ROWS } from '../component/rows.js';
+import {
+  CSS_WIDE,
+  expandDeclaration,
+  expandShorthand,
+  isColourText,
+  isValidValue,
+  needsSubstitution,
+  parseValue,
+} from '../css/declaration.js';
+import { canonicalName } from '../css/property/names.js';
+import { PROPERTIES } from '../css/property/table.js';
+import { SHORTHANDS } from '../css/shorthand/index.js';
+import { parseColour } from '../colour/parse.js';
+
+/** Values of longhands as they can be stored, or what is wrong with the text. */
+export type ReadValue =
+  | { readonly ok: true; readonly values: Readonly<Record<string, string>>; readonly text: string }
+  | { readonly ok: false; readonly problem: string };
+
+/** Longest text of one value, in characters. */
+const LONGEST = 4000;
+
+const HIDDEN = /[\u200b-\u200d\u2060\ufeff\u00ad]/g;
+const SPACES = /[\u00a0\u1680\u2000-\u200a\u202f\u205f\u3000]/g;
+
+/** Mends what documents and chats do to CSS: curly quotes, spaces that do not break, long dashes for a minus. */
+export const mendText = (text: string): string =>
+  text
+    .replace(HIDDEN, '')
+    .replace(SPACES, ' ')
+    .replace(/[\u2018\u2019\u201a\u201b]/g, "'")
+    .replace(/[\u201c\u201d\u201e\u201f\u00ab\u00bb]/g, '"')
+    .replace(/[\u2012\u2013\u2014\u2212](?=[.\d])/g, '-');
+
+const HEX = /^([0-9a-f]{3,4}|[0-9a-f]{6}|[0-9a-f]{8})$/i;
+const NUMBERS = /^\s*([\d.]+%?)\s*[,\s]\s*([\d.]+%?)\s*[,\s]\s*([\d.]+%?)\s*(?:[,/\s]\s*([\d.]+%?))?\s*$/;
+
+/** A colour as people say it: `0b5563`, `333`, `255, 255, 255, .5`; the text itself where it is something else. */
+export function colourAsSaid(text: string): string {
+  const said = text.trim();
+  if (HEX.test(said)) return `#${said.toLowerCase()}`;
+  const numbers = NUMBERS.exec(said);
+  if (!numbers) return said;
+  const [, r, g, b, alpha] = numbers;
+  return alpha === undefined ? `rgb(${r} ${g} ${b})` : `rgb(${r} ${g} ${b} / ${alpha})`;
+}
+
+/** What is around the value when a whole declaration was pasted: its name, `!important`, a semicolon. */
+function stripDeclaration(text: string, names: readonly string[]): string {
+  let value = text
+    .trim()
+    .replace(/;+\s*$/, '')
+    .replace(/\s*!\s*important$/i, '');
+  const colon = /^([a-z-]+)\s*:\s*([^]*)$/i.exec(value);
+  if (colon && names.includes(canonicalName(colon[1]!))) value = colon[2]!;
+  return value.trim();
+}
+
+const EXAMPLES: Readonly<Record<string, string>> = {
+  'font-size': '16px or 1.125rem',
+  'font-weight': '600 or bold',
+  'line-height': '1.5',
+  padding: '12px 20px',
+  margin: '0 0 1em',
+  'border-width': '1px',
+  'border-style': 'solid',
+  'border-radius': '6px',
+  'box-shadow': '0 2px 8px rgb(0 0 0 / 20%)',
+  'text-shadow': '0 1px 2px rgb(0 0 0 / 40%)',
+  'background-image': 'linear-gradient(#0b5563, #2a7f8e) or none',
+  'transition-duration': '200ms',
+  'transition-property': 'color, background-color',
+  'transition-timing-function': 'ease-in-out',
+  transform: 'translateY(-2px)',
+  filter: 'brightness(1.1)',
+  opacity: '0.8',
+  width: '240px or 100%',
+  content: '"/"',
+  cursor: 'pointer',
+};
+
+const problemFor = (row: Row, text: string): string => {
+  const name = row.shorthand ?? row.properties[0]!;
+  const example = EXAMPLES[name];
+  return row.editor === 'colour'
+    ? `“${text}” is not a CSS colour. Try a name, #0b5563, rgb(11 85 99) or oklch(0.4 0.07 214).`
+    : `“${text}” is not a value of ${name}.${example ? ` Try ${example}.` : ''}`;
+};
+
+/** Longhands of a row for one text, or undefined where CSS refuses it. */
+function valuesOf(row: Row, text: string): Record<string, string> | undefined {
+  const word = text.toLowerCase();
+  if (CSS_WIDE.has(word)) return Object.fromEntries(row.properties.map((property) => [property, word]));
+  const [only] = row.properties;
+  if (row.properties.length === 1 || needsSubstitution(text)) {
+    const node = parseValue(text);
+    const valid = node && (needsSubstitution(text) || isValidValue(only!, node));
+    return valid ? Object.fromEntries(row.properties.map((property) => [property, text])) : undefined;
+  }
+  return row.shorthand === undefined ? undefined : pick(expandShorthand(row.shorthand, text), row.properties);
+}
+
+function pick(
+  all: Readonly<Record<string, string>> | undefined,
+  names: readonly string[],
+): Record<string, string> | undefined {
+  if (!all || names.some((name) => all[name] === undefined)) return undefined;
+  return Object.fromEntries(names.map((name) => [name, all[name]!]));
+}
+
+/** Text that could end a declaration or a rule can never be a value. */
+const BREAKS_OUT = /[{};]|\/\*|<\//;
+
+/**
+ * Reads what somebody typed or pasted into a cell. Nothing is guessed beyond what people plainly mean: a colour without
+ * its `#`, a length without its unit, quotes as a document has them.
+ */
+export function readCellText(row: Row, typed: string): ReadValue {
+  const names = [...row.properties, ...(row.shorthand ? [row.shorthand] : [])];
+  const text = stripDeclaration(mendText(typed), names);
+  if (!text) return { ok: false, problem: 'Give a value, or clear the cell.' };
+  if (text.length > LONGEST) return { ok: false, problem: `A value has at most ${LONGEST} characters.` };
+  if (BREAKS_OUT.test(text)) return { ok: false, problem: 'A value holds no braces, semicolons or comments.' };
+  const tries = row.editor === 'colour' ? [colourAsSaid(text)] : [text, withUnits(text)];
+  for (const candidate of tries) {
+    const values = valuesOf(row, candidate);
+    if (values) return { ok: true, values, text: candidate };
+  }
+  return { ok: false, problem: problemFor(row, text) };
+}
+
+/** Bare numbers as pixels: `12 20` is `12px 20px`. */
+const withUnits = (text: string): string =>
+  text.replace(/(^|[\s,(])(-?(?:\d+\.?\d*|\.\d+))(?=$|[\s,)])/g, (all, before: string, number: string) =>
+    Number(number) === 0 ? all : `${before}${number}px`,
+  );
+
+/** Declarations out of pasted CSS, and what could not be taken. */
+export interface ReadBlock {
+  readonly values: Readonly<Record<string, string>>;
+  readonly problems: readonly string[];
+}
+
+/** Longhands that some row shows; others cannot be edited here. */
+const SHOWN = new Set(ROWS.flatMap((row) => row.properties));
+
+/** True for text that is a list of declarations, with or without a rule around it, rather than one value. */
+export const isBlock = (text: string): boolean =>
+  /[a-z-]+\s*:[^:]/i.test(text) && !/^\s*(url|https?)/i.test(text.trim());
+
+/** Reads a block of CSS into longhands; the selector of a rule around it is left out. */
+export function readBlock(pasted: string): ReadBlock {
+  const mended = mendText(pasted);
+  const inner = /\{([^{}]*)\}/.exec(mended)?.[1] ?? mended;
+  const values: Record<string, string> = {};
+  const problems: string[] = [];
+  const list = parse(inner, {
+    context: 'declarationList',
+    parseValue: false,
+    onParseError: (error) => problems.push(error.message),
+  });
+  if (list.type !== 'DeclarationList') return { values, problems };
+  list.children.forEach((node) => {
+    if (node.type !== 'Declaration') return;
+    const text = node.value.type === 'Raw' ? node.value.value : generate(node.value);
+    const name = canonicalName(node.property);
+    if (!PROPERTIES.has(name) && !SHORTHANDS.has(name) && name !== 'all') {
+      problems.push(`There is no property called ${node.property}.`);
+      return;
+    }
+    const declared = /color$|^(fill|stroke)$/.test(name) ? colourAsSaid(text) : text;
+    const longhands = expandDeclaration(node.property, declared, false, { sheet: 'pasted', line: 1, column: 1 });
+    if (!longhands.length) problems.push(`“${text.trim()}” is not a value of ${node.property}.`);
+    for (const { property, value } of longhands) {
+      if (SHOWN.has(property)) values[property] = value;
+    }
+    const shown = longhands.filter(({ property }) => SHOWN.has(property));
+    if (longhands.length && !shown.length) problems.push(`${node.property} is not among the properties of a look.`);
+  });
+  return { values, problems };
+}
+
+/** True where a value is a plain colour, as a palette could hold it. */
+export const isPlainColour = (text: string): boolean => isColourText(text) && parseColour(text) !== undefined;

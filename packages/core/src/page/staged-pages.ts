@@ -1,0 +1,76 @@
+import type { Environment } from '../css/environment.js';
+import { RuleIndex, type CascadeSheet } from '../css/rules.js';
+import { PageStyles, type KnownMeasures } from '../css/styles.js';
+import { changesKey, stageTree, type MarkupChange } from './stage.js';
+import type { PageTree } from './tree.js';
+
+/** A page with its markup in some state, ready to be asked for styles. */
+export class StagedPage {
+  private readonly styles = new Map<string, PageStyles>();
+
+  constructor(
+    readonly tree: PageTree,
+    readonly index: RuleIndex,
+    private readonly known: KnownMeasures,
+  ) {}
+
+  stylesFor(environment: Environment): PageStyles {
+    const key = JSON.stringify(environment);
+    let styles = this.styles.get(key);
+    if (!styles) this.styles.set(key, (styles = new PageStyles(this.index, environment, this.known)));
+    return styles;
+  }
+}
+
+/** Beyond this the least recently used are made again when they are asked for. */
+const MAX_STAGES = 400;
+
+/**
+ * A page in all states of its markup that are asked for: an attribute set here, a class taken away there. Each is made
+ * once; sheets may be put behind those of the page without anything being made again.
+ */
+export class StagedPages {
+  private readonly stages = new Map<string, StagedPage>();
+
+  private constructor(
+    readonly tree: PageTree,
+    private readonly known: KnownMeasures,
+    private readonly make: (changes: readonly MarkupChange[]) => StagedPage,
+  ) {}
+
+  static of(index: RuleIndex, known: KnownMeasures): StagedPages {
+    const { tree, sheets } = index;
+    return new StagedPages(tree, known, (changes) => {
+      if (!changes.length) return new StagedPage(tree, index, known);
+      const staged = stageTree(tree, changes);
+      const moved = sheets.map((sheet) =>
+        sheet.owner ? { ...sheet, owner: staged.elements[sheet.owner.order] } : sheet,
+      );
+      const containers =
+        known.containers && new Map([...known.containers].map(([node, size]) => [staged.elements[node.order]!, size]));
+      return new StagedPage(staged, new RuleIndex(staged, moved), { ...known, containers });
+    });
+  }
+
+  at(changes: readonly MarkupChange[] = []): StagedPage {
+    const key = changes.length ? changesKey(changes) : '';
+    let stage = this.stages.get(key);
+    if (stage) this.stages.delete(key);
+    else stage = this.make(changes);
+    this.stages.set(key, stage);
+    if (this.stages.size > MAX_STAGES) {
+      const oldest = this.stages.keys().next().value;
+      if (oldest !== undefined) this.stages.delete(oldest);
+    }
+    return stage;
+  }
+
+  /** The same page with more sheets behind its own. */
+  extended(more: readonly CascadeSheet[]): StagedPages {
+    if (!more.length) return this;
+    return new StagedPages(this.tree, this.known, (changes) => {
+      const { tree, index } = this.at(changes);
+      return new StagedPage(tree, index.extended(more), this.known);
+    });
+  }
+}

@@ -1,0 +1,79 @@
+import type { Check } from '../check/check.js';
+import { checkEdge, checkGround, checkIcon } from '../check/edge.js';
+import { checkText, partCarriers, worstOf } from '../check/text.js';
+import type { Demand, StateColumn } from '../component/kind.js';
+import type { FoundPart } from '../component/parts.js';
+import { shownBits } from '../component/states.js';
+import { CARRIED } from '../css/selector/states.js';
+import type { SubjectGroup } from '../handover/plan.js';
+import type { SeenSubject, Subject } from '../look/subject.js';
+import { textOf, type ElementNode } from '../page/tree.js';
+import type { ColumnCheck } from './state-sheet.js';
+
+/** Sees a subject in a column's state, with whatever hides it opened. */
+export type SeeIn = (subject: Subject, column: StateColumn) => SeenSubject;
+
+export interface DemandInput {
+  readonly demand: Demand;
+  readonly part: FoundPart;
+  readonly columns: readonly StateColumn[];
+  readonly groups: readonly SubjectGroup[];
+  readonly against: FoundPart | undefined;
+  readonly see: SeeIn;
+}
+
+const NOTHING: Check = {
+  criterion: '1.4.3',
+  verdict: 'exempt',
+  measured: undefined,
+  needed: 4.5,
+  large: false,
+  foreground: undefined,
+  background: undefined,
+  reason: 'It has no text of its own.',
+  basis: 'ancestors',
+};
+
+interface Measured {
+  readonly check: Check;
+  readonly at: ElementNode;
+}
+
+function measure({ demand, part, against }: DemandInput, seen: SeenSubject): Measured[] {
+  const { view, element } = seen;
+  const { pseudo } = part.part;
+  if (demand.criterion === '1.4.3') {
+    if (pseudo !== undefined) return [{ check: checkText(view, element, 'AA', pseudo), at: element }];
+    return partCarriers(element).map((carrier) => ({ check: checkText(view, carrier), at: carrier }));
+  }
+  if (demand.of === 'edge') return [{ check: checkEdge(view, element), at: element }];
+  if (demand.of === 'ground') {
+    const other = against && view.of(element, against.part.pseudo);
+    return [{ check: checkGround(view.of(element, pseudo), other), at: element }];
+  }
+  return [{ check: checkIcon(view, element), at: element }];
+}
+
+/** One demand of a part in each of its columns; of several elements the worst speaks. */
+export function checkDemand(input: DemandInput): ColumnCheck[] {
+  const { demand, part, groups, see } = input;
+  return input.columns.flatMap((column): ColumnCheck[] => {
+    const carried = shownBits(column) & CARRIED;
+    const able = groups.filter(({ subject }) => (carried & ~subject.states.possible) === 0);
+    if (!able.length) return [];
+    const all = able.flatMap(({ subject }) => measure(input, see(subject, column)));
+    const worst = worstOf(all.map((item) => item.check)) ?? NOTHING;
+    const at = all.find((item) => item.check === worst)?.at;
+    return [
+      {
+        ...worst,
+        part: part.part.name,
+        column: column.name,
+        demand: demand.name,
+        label: demand.label,
+        measuredElements: able.reduce((sum, { members }) => sum + members.length, 0),
+        worstText: at ? textOf(at).slice(0, 60) : '',
+      },
+    ];
+  });
+}
