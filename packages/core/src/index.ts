@@ -46,7 +46,7 @@ export * from './session/page-ledger.js';
 export * from './session/page-session.js';
 export * from './session/state-sheet.js';
 export type { TrackSample } from './session/try-colours.js';
-export { cellSetting } from './session/cells.js';
+export { cellSetting, rowText } from './session/cells.js';
 export { siteColours, type SiteColourUse } from './page/site-colours.js';
 export { stateWords } from './handover/state-selector.js';
 export { isColourText } from './css/declaration.js';

@@ -193,17 +193,21 @@ export function StyleBench({
   };
   const fill = () => {
     if (!sheetRow || !cell) return;
-    const read = readTyped(sheetRow.row, cell.own ?? cell.computed);
-    if (!read.ok) return toaster.create({ title: read.problem });
+    let values = editor.own(active.head);
+    if (!values) {
+      const read = readTyped(sheetRow.row, cell.computed);
+      if (!read.ok) return toaster.create({ title: read.problem });
+      values = read.values;
+    }
     const to = range.columns.length > 1 ? range.columns : (part?.columns ?? []);
     const cells = to.map((column) => ({ ...active.head, column }));
     editor.set(
-      cells.map((address) => ({ address, values: read.values })),
+      cells.map((address) => ({ address, values })),
       `Fill ${cellsName(kind, cells)}`,
     );
   };
   const takeAlong = (takenParts: readonly string[]) => {
-    const value = cell?.own;
+    const value = editor.own(active.head)?.color;
     if (value === undefined) return;
     const taken = takenParts.map((name) => ({ part: name, row: 'text', column: active.head.column }));
     editor.set(
@@ -217,7 +221,7 @@ export function StyleBench({
   const copy = (event: ClipboardEvent, cut: boolean) => {
     if (!(event.target as HTMLElement).matches('.cell') || !sheet) return;
     event.preventDefault();
-    event.clipboardData.setData('text/plain', asTable(range, sheet.rows));
+    event.clipboardData.setData('text/plain', asTable(range, sheet.rows, editor.own));
     if (cut) clear();
   };
   const paste = (text: string) => {
@@ -233,7 +237,7 @@ export function StyleBench({
   };
   const copyCss = () => {
     if (sheet)
-      void navigator.clipboard.writeText(asCss(range, sheet.rows)).then(
+      void navigator.clipboard.writeText(asCss(range, sheet.rows, editor.own)).then(
         () => toaster.create({ title: 'Copied as CSS' }),
         () => toaster.create({ title: 'The browser does not allow copying here.' }),
       );
@@ -401,7 +405,15 @@ export function StyleBench({
         currentKind={component.kind}
         onPick={pick}
       />
-      <Flex as="main" direction="column" minWidth="0" minHeight="0" position="relative" overflowY={{ lg: 'auto' }}>
+      <Flex
+        as="main"
+        direction="column"
+        minWidth="0"
+        minHeight="0"
+        position="relative"
+        isolation="isolate"
+        overflowY={{ lg: 'auto' }}
+      >
         {save.state.kind === 'conflict' ? (
           <Conflict busy={addTrial.isPending} onLoad={loadNewer} onKeepBoth={keepBoth} />
         ) : null}

@@ -36,8 +36,14 @@ describe('the clipboard', () => {
   const range = rangeOf({ anchor: at('text', 'default'), head: at('background', 'hover') }, shown, columns);
 
   it('holds cells as a table and as CSS', () => {
-    expect(asTable(range, rows)).toBe('text-default\ttext-hover\nbackground-default\tbackground-hover');
-    expect(asCss(range, rows)).toBe('color: text-default;\nbackground-color: background-default;');
+    expect(asTable(range, rows, () => undefined)).toBe(
+      'text-default\ttext-hover\nbackground-default\tbackground-hover',
+    );
+    // What was just set counts before the sheet shows it.
+    const own = ({ column }: { column: string }) =>
+      column === 'hover' ? { color: 'red', 'background-color': 'red' } : undefined;
+    expect(asTable(range, rows, own)).toBe('text-default\tred\nbackground-default\tred');
+    expect(asCss(range, rows, () => undefined)).toBe('color: text-default;\nbackground-color: background-default;');
   });
 
   it('spreads a table to the right and down from the selection', () => {

@@ -2,6 +2,7 @@ import {
   cellSetting,
   changeLook,
   columnNamed,
+  settingIndex,
   settingKey,
   type EditingPlace,
   type Exception,
@@ -62,6 +63,28 @@ function keysOf(
       return key !== undefined && known.has(key) ? [key] : [];
     });
   });
+}
+
+/** What a cell holds in the look itself, which the sheet may not show yet; undefined where it holds nothing. */
+export function ownValues(
+  look: Look,
+  { part, row, column }: CellAddress,
+  parts: readonly SheetPart[],
+  place: EditingPlace,
+  rowOf: (key: string) => Row | undefined,
+): Readonly<Record<string, string>> | undefined {
+  const state = columnNamed(column);
+  const properties = rowOf(row)?.properties;
+  if (!state || !properties) return undefined;
+  const index = settingIndex(look);
+  const values: Record<string, string> = {};
+  for (const property of properties) {
+    const key = settingKey(cellSetting(part, carrierOf(parts, part), property, state, place));
+    const setting = index.get(key);
+    if (!setting) return undefined;
+    values[property] = setting.value;
+  }
+  return values;
 }
 
 /** Switches the settings of cells off, or on again where all of them are off. */

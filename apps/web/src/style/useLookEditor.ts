@@ -10,6 +10,8 @@ export interface LookEditor {
   readonly history: History;
   readonly look: Look;
   readonly set: (changes: readonly CellChange[], name: string, gesture?: string) => void;
+  /** What a cell holds in the look in hand, whether or not the sheet shows it yet. */
+  readonly own: (cell: CellAddress) => Readonly<Record<string, string>> | undefined;
   readonly clear: (cells: readonly CellAddress[]) => void;
   readonly toggleMuted: (cells: readonly CellAddress[]) => boolean;
   readonly addException: (exception: Exception) => void;
@@ -67,6 +69,7 @@ export function useLookEditor(
       set: (changes, name, gesture) => {
         if (changes.length) change(commands.setCells(look, changes, parts, place, rowNamed), name, gesture);
       },
+      own: (address) => commands.ownValues(look, address, parts, place, rowNamed),
       clear: (cells) => {
         const next = commands.setCells(
           look,

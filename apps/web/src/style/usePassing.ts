@@ -6,6 +6,8 @@ import type { CellAddress } from './cells';
 import type { Stretch } from './Track';
 
 const SAMPLES = 49;
+/** Tracks are measured when the typing pauses, so that they never stand in the way of the sheet. */
+const PAUSE_MILLIS = 160;
 const MAX_CHROMA = 0.37;
 const at = (i: number) => i / (SAMPLES - 1);
 
@@ -49,7 +51,7 @@ export function usePassing(
         .catch(() => {
           if (number === asked.current) setPassing(undefined);
         });
-    }, 30);
+    }, PAUSE_MILLIS);
     return () => clearTimeout(timer);
   }, [component, look, query, part, row, column, l, c, h, alpha, isMeasured]);
 

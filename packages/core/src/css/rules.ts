@@ -169,6 +169,8 @@ export class RuleIndex {
   private readonly buckets = new Buckets();
   private readonly filter: AncestorFilter;
   private readonly matched = new Map<ElementNode, Matches>();
+  /** Elements that rules of this index, not of the one it extends, may reach. */
+  private readonly added = new Set<ElementNode>();
   /** @internal Sets of matched rules, shared by all environments. */
   readonly ruleSets = new Map<string, RuleSet>();
   /** True when some rule stands in a layer. */
@@ -230,12 +232,19 @@ export class RuleIndex {
       if (entry.selector.states) stateful.push(entry);
       else if (matchEntry(entry, element, context) !== undefined) fixed.push(entry);
     }
+    if (fixed.length || stateful.length) this.added.add(element);
     const inherited = this.base?.matchesOf(element);
     found = inherited
       ? { fixed: [...inherited.fixed, ...fixed], stateful: [...inherited.stateful, ...stateful] }
       : { fixed, stateful };
     this.matched.set(element, found);
     return found;
+  }
+
+  /** True when a sheet that this index adds to another has a rule that may reach the element or its parts. */
+  addsTo(element: ElementNode): boolean {
+    this.matchesOf(element);
+    return this.added.has(element);
   }
 }
 

@@ -39,6 +39,9 @@ export interface KnownMeasures {
   readonly base?: string | undefined;
 }
 
+/** Numbers of styles, unique across pages, since one page's styles may be the parents of another's. */
+let serials = 0;
+
 /** Resolves a page's elements in one environment, in any forced state. Parsed once, asked often. */
 export class PageStyles {
   readonly tree: PageTree;
@@ -56,6 +59,8 @@ export class PageStyles {
     readonly index: RuleIndex,
     readonly environment: Environment,
     readonly known: KnownMeasures = {},
+    /** Styles of the same page in the same environment before the index was extended, whose work is taken over. */
+    private readonly base?: PageStyles,
   ) {
     this.tree = index.tree;
     this.rules = new EnvironmentRules(index, environment);
@@ -74,6 +79,11 @@ export class PageStyles {
   /** Units and functions met so far that CSS and the given measures do not resolve. */
   get unresolvedUnits(): ReadonlySet<string> {
     return this.unresolved;
+  }
+
+  /** @internal True when styles of the other are handed out as this one's own. */
+  takesFrom(other: PageStyles): boolean {
+    return this.base !== undefined && (this.base === other || this.base.takesFrom(other));
   }
 
   /** @internal */
@@ -177,6 +187,10 @@ export class PageStyles {
     forced: ForcedStates,
     parent: ElementStyle | undefined,
   ): ElementStyle {
+    // Where no added rule has a say, neither here nor further up, all is as it was.
+    if (this.base && (!parent || parent.belongsTo(this.base)) && !this.index.addsTo(element)) {
+      return this.base.styleOf(element, pseudo, forced, parent);
+    }
     if (pseudo === undefined) {
       const plain = this.plainOf(element);
       if (plain && this.isAtRest(plain, element, forced)) {
@@ -252,7 +266,7 @@ export class PageStyles {
     const key = `${parent?.serial ?? 0}:${rules.serial}:${pseudo ?? ''}`;
     let style = this.styles.get(key);
     if (!style) {
-      style = new ElementStyle(this.styles.size + 1, element, pseudo, rules, parent, this);
+      style = new ElementStyle(++serials, element, pseudo, rules, parent, this);
       this.styles.set(key, style);
     }
     return style;
@@ -336,6 +350,11 @@ export class ElementStyle {
 
   get environment(): Environment {
     return this.page.environment;
+  }
+
+  /** @internal */
+  belongsTo(page: PageStyles): boolean {
+    return this.page === page || page.takesFrom(this.page);
   }
 
   /** Which way text runs, as `writing-mode` and `direction` say; those two are never logical themselves. */

@@ -67,12 +67,21 @@ export const statesOf = (part: string, atoms: readonly Atom[]): PartAtom[] =>
 /** The atoms of a setting, as a closed set; all of them are those of the part that carries the state. */
 export const bitsOfWhen = (when: When): StateBits => closeBits(bitsOf(when.states.map((atom) => atom.state)));
 
+const indexes = new WeakMap<Look, ReadonlyMap<string, Setting>>();
+
+/** The settings of a look by their keys; looks are never changed, so it is made once. */
+export function settingIndex(look: Look): ReadonlyMap<string, Setting> {
+  let index = indexes.get(look);
+  if (!index) indexes.set(look, (index = new Map(look.settings.map((setting) => [settingKey(setting), setting]))));
+  return index;
+}
+
 /** Sets values in one step; an undefined value clears the cell back to what it follows. */
 export function changeLook(
   look: Look,
   changes: readonly (Omit<Setting, 'value'> & { readonly value: string | undefined })[],
 ): Look {
-  const settings = new Map(look.settings.map((setting) => [settingKey(setting), setting]));
+  const settings = new Map(settingIndex(look));
   const muted = new Set(look.muted);
   for (const { value, ...rest } of changes) {
     const key = settingKey(rest);

@@ -28,6 +28,7 @@ export interface Decision {
 export class LookResolver {
   private readonly bySetting = new Map<string, Map<StateBits, Setting>>();
   private readonly decisions = new Map<string, Decision>();
+  private readonly styles = new Map<StateBits, ElementStyle>();
   readonly sets: readonly StateBits[];
 
   constructor(
@@ -59,7 +60,12 @@ export class LookResolver {
 
   /** The subject as the site has it, without the look. */
   siteStyle(state: StateBits): ElementStyle {
-    return this.forcer.see(this.site, this.environment, this.subject, state).style;
+    let style = this.styles.get(state);
+    if (!style) {
+      style = this.forcer.see(this.site, this.environment, this.subject, state).style;
+      this.styles.set(state, style);
+    }
+    return style;
   }
 
   /** The site's own winner in a state. */

@@ -4,6 +4,15 @@ import { PageStyles, type KnownMeasures } from '../css/styles.js';
 import { changesKey, stageTree, type MarkupChange } from './stage.js';
 import type { PageTree } from './tree.js';
 
+const keys = new WeakMap<Environment, string>();
+
+/** An environment as text; the same object is read once. */
+function keyOf(environment: Environment): string {
+  let key = keys.get(environment);
+  if (key === undefined) keys.set(environment, (key = JSON.stringify(environment)));
+  return key;
+}
+
 /** A page with its markup in some state, ready to be asked for styles. */
 export class StagedPage {
   private readonly styles = new Map<string, PageStyles>();
@@ -12,12 +21,17 @@ export class StagedPage {
     readonly tree: PageTree,
     readonly index: RuleIndex,
     private readonly known: KnownMeasures,
+    /** The same page without the sheets that were put behind its own. */
+    private readonly base?: StagedPage,
   ) {}
 
   stylesFor(environment: Environment): PageStyles {
-    const key = JSON.stringify(environment);
+    const key = keyOf(environment);
     let styles = this.styles.get(key);
-    if (!styles) this.styles.set(key, (styles = new PageStyles(this.index, environment, this.known)));
+    if (!styles) {
+      styles = new PageStyles(this.index, environment, this.known, this.base?.stylesFor(environment));
+      this.styles.set(key, styles);
+    }
     return styles;
   }
 }
@@ -69,8 +83,8 @@ export class StagedPages {
   extended(more: readonly CascadeSheet[]): StagedPages {
     if (!more.length) return this;
     return new StagedPages(this.tree, this.known, (changes) => {
-      const { tree, index } = this.at(changes);
-      return new StagedPage(tree, index.extended(more), this.known);
+      const base = this.at(changes);
+      return new StagedPage(base.tree, base.index.extended(more), this.known, base);
     });
   }
 }

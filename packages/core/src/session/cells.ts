@@ -7,7 +7,7 @@ import type { Applied } from '../css/applied.js';
 import { printShorthand } from '../css/shorthand/print.js';
 import { CARRIED, type StateBits } from '../css/selector/states.js';
 import type { ElementStyle } from '../css/styles.js';
-import { settingKey, statesOf, type Look, type Setting } from '../look/model.js';
+import { settingIndex, settingKey, statesOf, type Look, type Setting } from '../look/model.js';
 import type { Decision, LookResolver } from '../look/resolve.js';
 import type { Cell, EditingPlace, SiteSource, WiderPlace } from './state-sheet.js';
 
@@ -17,6 +17,8 @@ export interface CellInput {
   /** Name of the part, and of the part whose atoms its settings are under. */
   readonly part: string;
   readonly carrier: string;
+  /** Properties that the look sets for the part in some state. */
+  readonly set: ReadonlySet<string>;
   readonly column: StateColumn;
   /** Columns of the part. */
   readonly columns: readonly StateColumn[];
@@ -96,8 +98,8 @@ export function cellOf(input: CellInput): Cell {
   const winner = siteStyle.winner(first);
   const running = siteStyle.running(first).filter((applied) => applied.origin === 'author').length;
   const settings = row.properties.map((property) => {
-    const key = settingKey(cellSetting(part, carrier, property, column, place));
-    return look.settings.find((setting) => settingKey(setting) === key);
+    if (!input.set.has(property)) return undefined;
+    return settingIndex(look).get(settingKey(cellSetting(part, carrier, property, column, place)));
   });
   const isSet = settings.every((setting) => setting !== undefined);
   const own = isSet ? rowText(row, (property) => settings[row.properties.indexOf(property)]!.value) : undefined;

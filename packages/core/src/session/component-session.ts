@@ -8,6 +8,7 @@ import { DESKTOP, type Environment } from '../css/environment.js';
 import { checkRule, explain, idleRulesFor, leftBehind, type LeftBehind, type RuleCheck } from '../css/explain/index.js';
 import { bitsOf, CARRIED, closeBits, type Atom, type StateBits } from '../css/selector/states.js';
 import { InvalidSelectorError } from '../css/selector/match.js';
+import type { CascadeSheet } from '../css/rules.js';
 import type { ElementStyle } from '../css/styles.js';
 import {
   asLastSheet,
@@ -91,6 +92,26 @@ export interface SheetRequest {
   readonly added?: readonly string[];
 }
 
+/** The CSS of one part's look in one environment, read once. */
+interface PlannedPart {
+  readonly part: string;
+  readonly key: string;
+  /** Another for each plan, so that what was worked out from one is told from the next. */
+  readonly id: number;
+  readonly css: string;
+  /** With markers in place of states. */
+  readonly marked: string;
+  readonly sheet: CascadeSheet;
+}
+
+/** The page with a look on it. */
+interface Styled {
+  readonly pages: StagedPages;
+  readonly marked: string;
+  /** Numbers of the plans in force, by the parts' names. */
+  readonly ids: ReadonlyMap<string, number>;
+}
+
 /** A child that keeps a colour of its own when the text colour of its part changes. */
 export interface TakenAlong extends LeftBehind {
   /** The part that it belongs to, when that can be set. */
@@ -110,8 +131,12 @@ export class ComponentSession {
   private readonly grouped = new Map<string, SubjectGroup[]>();
   private readonly reveals = new Map<string, Reveal>();
   private readonly columnSets = new Map<string, PartColumns[]>();
-  private readonly planned = new Map<string, { key: string; plan: Plan }>();
-  private withLook: { key: string; pages: StagedPages; css: string } | undefined;
+  private readonly resolvers = new Map<string, { key: string; resolver: LookResolver }>();
+  private readonly planned = new Map<string, PlannedPart>();
+  private withLook: (Styled & { key: string }) | undefined;
+  private plans = 0;
+  private readonly kept = new Map<string, { key: string; value: unknown }>();
+  private relatives: Map<string, readonly string[]> | undefined;
 
   /**
    * @throws UnknownKindError for a kind that is not known
@@ -225,22 +250,33 @@ export class ComponentSession {
   }
 
   /** The page with the look on it, in one environment; what of it has not changed is kept. */
-  private styled(look: Look, environment: Environment, place: Place): { pages: StagedPages; css: string } {
+  private styled(look: Look, environment: Environment, place: Place): Styled {
     const key = JSON.stringify([look, environment, place]);
     if (this.withLook?.key === key) return this.withLook;
     const only: EnvironmentCase = { environment, from: 0, to: Infinity, scheme: environment.scheme };
-    const plans = this.parts.flatMap((part) => {
+    const used = this.parts.flatMap((part): PlannedPart[] => {
       const settings = activeSettings(look).filter((setting) => setting.part === part.part.name);
       if (!settings.length) return [];
       const planKey = JSON.stringify([settings, look.exceptions, environment, place]);
       const known = this.planned.get(part.part.name);
-      if (known?.key === planKey) return [known.plan];
-      const plan = planHandover(this.planInput(part, look, [only], place, this.groupsOf(part, look, environment)));
-      this.planned.set(part.part.name, { key: planKey, plan });
-      return [plan];
+      if (known?.key === planKey) return [known];
+      const input = this.planInput(part, look, [only], place, this.groupsOf(part, look, environment));
+      const css = printBare([planHandover(input)]);
+      const planned = {
+        part: part.part.name,
+        key: planKey,
+        id: ++this.plans,
+        css,
+        marked: markStates(css),
+        sheet: asLastSheet(css),
+      };
+      this.planned.set(part.part.name, planned);
+      return [planned];
     });
-    const css = printBare(plans);
-    this.withLook = { key, pages: css ? this.pages.extended([asLastSheet(css)]) : this.pages, css };
+    const sheets = used.filter(({ css }) => css).map(({ sheet }) => sheet);
+    const marked = used.map((item) => item.marked).join('\n');
+    const ids = new Map(used.map((item) => [item.part, item.id]));
+    this.withLook = { key, pages: this.pages.extended(sheets), marked, ids };
     return this.withLook;
   }
 
@@ -360,26 +396,47 @@ export class ComponentSession {
     const unfolded = new Set(request.unfolded ?? this.parts.slice(0, 1).map(({ part }) => part.name));
     const whole = new Set(request.whole ?? []);
     const where = this.placeFor(place);
-    const { pages, css } = this.styled(look, environment, where);
+    const styled = this.styled(look, environment, where);
+    const { pages } = styled;
     const byPart = this.columnsFor(look, environment, added);
     const columns = unionOf(byPart);
     const rows = byPart.flatMap((item) =>
       unfolded.has(item.part.part.name)
-        ? this.rowsOf(item, look, environment, place, pages, columns, whole.has(item.part.part.name))
+        ? this.unlessKept(
+            `rows ${item.part.part.name}`,
+            item.part,
+            styled,
+            [
+              environment,
+              place,
+              columns,
+              whole.has(item.part.part.name),
+              look.exceptions,
+              ownSettings(look, item.part),
+            ],
+            () => this.rowsOf(item, look, environment, place, pages, columns, whole.has(item.part.part.name)),
+          )
         : [],
     );
     const checks = this.kind.demands.flatMap((demand) => {
       const own = byPart.find(({ part }) => part.part.name === demand.part);
       if (!own) return [];
-      return checkDemand({
-        demand,
-        part: own.part,
-        columns: own.columns,
-        groups: this.groupsOf(own.part, look, environment),
-        against: this.parts.find(({ part }) => part.name === demand.against),
-        see: (subject, column) =>
-          this.forcer.see(pages, environment, subject, shownBits(column), this.revealFor(subject, environment)),
-      });
+      return this.unlessKept(
+        `demand ${demand.name}`,
+        own.part,
+        styled,
+        [environment, place, own.columns, look.exceptions],
+        () =>
+          checkDemand({
+            demand,
+            part: own.part,
+            columns: own.columns,
+            groups: this.groupsOf(own.part, look, environment),
+            against: this.parts.find(({ part }) => part.name === demand.against),
+            see: (subject, column) =>
+              this.forcer.see(pages, environment, subject, shownBits(column), this.revealFor(subject, environment)),
+          }),
+      );
     });
     return {
       columns,
@@ -389,7 +446,7 @@ export class ComponentSession {
         .map(({ name, label, find }) => ({ name, label, tried: find })),
       rows,
       checks,
-      frameCss: markStates(this.options.before ? `${this.options.before}\n${css}` : css),
+      frameCss: this.options.before ? `${markStates(this.options.before)}\n${styled.marked}` : styled.marked,
       notes:
         this.kind.name === 'scrollbar'
           ? scrollbarNotes(
@@ -400,6 +457,35 @@ export class ComponentSession {
           : [],
       problems: this.problems(look),
     };
+  }
+
+  /** Parts that stand around, within or beside a part as one element; what they look like can change what it is. */
+  private relativesOf(part: FoundPart): readonly string[] {
+    this.relatives ??= new Map(
+      this.parts.map((own) => {
+        const elements = new Set(own.elements);
+        const around = new Set(own.elements.flatMap((element) => [...selfAndAncestors(element)]));
+        const related = this.parts.filter(
+          (other) =>
+            other.part.name === own.part.name ||
+            other.elements.some((element) => around.has(element)) ||
+            other.elements.some((element) => [...selfAndAncestors(element)].some((node) => elements.has(node))),
+        );
+        return [own.part.name, related.map(({ part: { name } }) => name)];
+      }),
+    );
+    return this.relatives.get(part.part.name) ?? [];
+  }
+
+  /** What was worked out for a part, while neither its look nor that of a relative has changed. */
+  private unlessKept<T>(name: string, part: FoundPart, { ids }: Styled, asked: readonly unknown[], make: () => T): T {
+    const plans = this.relativesOf(part).map((other) => ids.get(other) ?? 0);
+    const key = JSON.stringify([plans, asked]);
+    const known = this.kept.get(name);
+    if (known?.key === key) return known.value as T;
+    const value = make();
+    this.kept.set(name, { key, value });
+    return value;
   }
 
   private describe(
@@ -451,18 +537,19 @@ export class ComponentSession {
     const settings = activeSettings(look).filter((setting) => setting.part === name);
     const set = new Set(look.settings.filter((setting) => setting.part === name).map((setting) => setting.property));
     const subject = this.subjectFor(part, look, place);
-    const exceptions = this.exceptionsOf(part, look);
     const extra = own.reduce((bits, column) => bits | shownBits(column) | setBits(column), 0);
-    const resolver = new LookResolver(
-      this.pages,
-      environment,
-      subject,
-      settingsFor({ settings, exceptions }, subject.element),
-      this.placeFor(place),
-      this.forcer,
-      extra,
-    );
+    const key = JSON.stringify([settings, look.exceptions, environment, place, subject.element.order, extra]);
+    const resolver = this.resolverFor(name, key, () => {
+      const own = settingsFor({ settings, exceptions: this.exceptionsOf(part, look) }, subject.element);
+      return new LookResolver(this.pages, environment, subject, own, this.placeFor(place), this.forcer, extra);
+    });
     const carrier = part.carrier?.part.name ?? name;
+    const styles = new Map<StateBits, ElementStyle>();
+    const style = (bits: StateBits): ElementStyle => {
+      let found = styles.get(bits);
+      if (!found) styles.set(bits, (found = this.forcer.see(pages, environment, subject, bits).style));
+      return found;
+    };
     return this.rowsWanted(part, set, whole).map(({ row, first }): SheetRow => ({
       part: name,
       row,
@@ -473,15 +560,25 @@ export class ComponentSession {
           row,
           part: name,
           carrier,
+          set,
           column,
           columns: own,
           place,
           resolver,
           siteStyle: (bits) => resolver.siteStyle(bits),
-          style: (bits) => this.forcer.see(pages, environment, subject, bits).style,
+          style,
         }),
       ),
     }));
+  }
+
+  /** The resolver of a part, kept while nothing that it depends on has changed. */
+  private resolverFor(part: string, key: string, make: () => LookResolver): LookResolver {
+    const known = this.resolvers.get(part);
+    if (known?.key === key) return known.resolver;
+    const resolver = make();
+    this.resolvers.set(part, { key, resolver });
+    return resolver;
   }
 
   private rowsWanted(part: FoundPart, set: ReadonlySet<string>, whole: boolean): { row: Row; first: boolean }[] {
@@ -641,6 +738,12 @@ export class ComponentSession {
     });
   }
 }
+
+/** The settings of a part, and which of them are switched off. */
+const ownSettings = (look: Look, { part }: FoundPart) => [
+  look.settings.filter((setting) => setting.part === part.name),
+  look.muted.filter((key) => key.startsWith(`${part.name}|`)),
+];
 
 const count = (bits: StateBits): number => {
   let left = bits;
