@@ -213,11 +213,11 @@ function Picture({
     const clamp = (value: number, least: number) => Math.min(0, Math.max(least, value));
     setPlace({
       x: clamp(
-        Math.min(width / 2 - (box.left + box.width / 2) * scale, ROOM_AROUND - box.left * scale),
+        Math.max(width / 2 - (box.left + box.width / 2) * scale, ROOM_AROUND - box.left * scale),
         width - size.width * scale,
       ),
       y: clamp(
-        Math.min(HEIGHT / 2 - (box.top + box.height / 2) * scale, ROOM_AROUND - box.top * scale),
+        Math.max(HEIGHT / 2 - (box.top + box.height / 2) * scale, ROOM_AROUND - box.top * scale),
         HEIGHT - size.height * scale,
       ),
       scale,

@@ -18,8 +18,8 @@ import { gridStyles } from './gridStyles';
 import { step, type Range, type Selection, type ShownRow } from './selection';
 
 /** Widths in CSS pixels: of the names, the least of a state, and of what adds one. */
-const NAME_WIDTH = 150;
-const COLUMN_WIDTH = 104;
+const NAME_WIDTH = 140;
+const COLUMN_WIDTH = 96;
 const MORE_WIDTH = 34;
 
 export interface GridActions {

@@ -176,8 +176,8 @@ export function StyleBench({
   const selected = cellsOf(range);
   const backToGrid = () => grid.current?.querySelector<HTMLElement>('.cell[data-head]')?.focus();
   const setSelected = (values: Readonly<Record<string, string>>, gesture?: string) => {
-    const row = rowNamed(active.head.row);
-    const text = row ? (row.properties.length === 1 ? values[row.properties[0]!] : undefined) : undefined;
+    const given = new Set(Object.values(values));
+    const text = given.size === 1 ? [...given][0] : undefined;
     editor.set(
       selected.flatMap((address) => {
         const own = address.row === active.head.row ? values : valuesFor(address.row, Object.values(values)[0]);
@@ -536,7 +536,13 @@ export function StyleBench({
               paste(event.clipboardData.getData('text/plain'));
             }}
           >
-            <Flex gap="8px" padding="7px 9px" alignItems="center" borderTop="1px solid {colors.line}">
+            <Flex
+              gap="8px"
+              padding="7px 9px"
+              alignItems="center"
+              flexWrap={{ base: 'wrap', lg: 'nowrap' }}
+              borderTop="1px solid {colors.line}"
+            >
               <Input
                 ref={finder}
                 type="search"
@@ -562,8 +568,9 @@ export function StyleBench({
               <Box
                 color={isBase(place) ? 'ink2' : 'accent'}
                 fontWeight={isBase(place) ? 400 : 650}
-                ml="auto"
-                textAlign="right"
+                ml={{ base: '0', lg: 'auto' }}
+                width={{ base: '100%', lg: 'auto' }}
+                order={{ base: -1, lg: 0 }}
                 data-testid="editing-place"
               >
                 {placeWords(place, look, page.name, site.bounds)}

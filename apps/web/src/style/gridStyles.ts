@@ -27,7 +27,7 @@ export const gridStyles = {
   },
   '& thead .more': { padding: '0 4px', overflow: 'visible' },
   '& .part th, & .part td': { bg: '#fbfbfa', fontWeight: 650 },
-  '& .part td': { borderLeft: 0, textAlign: 'right' },
+  '& .part td': { borderLeft: 0 },
   '& .part th': { paddingLeft: '4px' },
   '& .part[data-current] th': { boxShadow: 'inset 3px 0 {colors.accent}' },
   '& .head': { display: 'inline-flex', alignItems: 'center', verticalAlign: 'middle' },

@@ -50,7 +50,7 @@ export function FoundList({
   };
 
   return (
-    <Box ref={list} flex="1" overflowY="auto" pb="16px" onKeyDown={move} aria-busy={busy}>
+    <Box ref={list} flex="1" position="relative" overflowY="auto" pb="16px" onKeyDown={move} aria-busy={busy}>
       {[...regions].map(([region, items]) => (
         <Box as="section" key={region} aria-label={region}>
           <Box as="h2" fontSize="11px" fontWeight={600} color="ink3" padding="10px 16px 3px">
