@@ -1,4 +1,4 @@
-/* global document, performance, requestAnimationFrame, MessageChannel */
+/* global document, requestAnimationFrame, window */
 // From a keystroke in the editor to the new colour in every frame, the sheet and its figures, in the real interface; a
 // peer does in the same page only what no interface could do without: it puts the CSS into the same frames and lays
 // them out.
