@@ -87,7 +87,7 @@ async function api(url, path, method, body) {
 /** Waits in the page until all frames and the cell show a value, and gives the time since it was asked. */
 async function installProbe(page) {
   await page.evaluate(() => {
-    const frames = () => [...document.querySelectorAll('[data-state] iframe')];
+    const frames = (where = '[data-state]') => [...document.querySelectorAll(`${where} iframe`)];
     const style = (frame) => frame.contentDocument?.getElementById('retoque-look');
     const painted = (then) => requestAnimationFrame(() => then());
     window.measure = (wanted, shown) =>
@@ -99,7 +99,7 @@ async function installProbe(page) {
             const channel = new MessageChannel();
             channel.port1.onmessage = () => {
               const ready =
-                frames().every((frame) => style(frame)?.textContent.includes(wanted)) &&
+                frames('[data-state*=hover]').every((frame) => style(frame)?.textContent.includes(wanted)) &&
                 document.querySelector('.cell[data-head]')?.textContent.includes(shown);
               if (ready) painted(() => resolve(performance.now() - start));
               else channel.port2.postMessage(0);

@@ -2,8 +2,14 @@ import { expect, test } from '@playwright/test';
 import { pastePage, PRACTICE } from './support';
 
 test('bad addresses are named, and nothing is lost', async ({ page }) => {
+  // The dialog may be opened before the sites are there, and then takes the first of them all the same.
+  await page.route('**/api/sites', async (route) => {
+    await new Promise((resolve) => setTimeout(resolve, 1500));
+    await route.continue();
+  });
   await page.goto('/');
   await page.getByRole('button', { name: 'Bring a page' }).first().click();
+  await expect(page.getByRole('combobox', { name: 'Site' })).not.toHaveValue('new');
   const address = page.getByLabel('Address of the page');
   await page.getByRole('button', { name: 'Bring the page' }).click();
   await expect(page.getByText('Give the address of a page.')).toBeVisible();

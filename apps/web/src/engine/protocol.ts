@@ -76,6 +76,8 @@ export interface SheetAnswer {
 export interface StillFrame {
   readonly html: string;
   readonly order: number;
+  /** Pointer and keyboard states that are forced somewhere in it, as bits. */
+  readonly forced: number;
 }
 
 export interface SelectorAnswer {

@@ -165,7 +165,7 @@ const engine: Engine = {
       forced: seen.view.forced,
       ...assetsOf(page),
     });
-    return { html, order: seen.element.order };
+    return { html, order: seen.element.order, forced: seen.view.forced.union };
   },
 
   async component(ref) {

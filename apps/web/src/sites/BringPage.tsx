@@ -71,6 +71,12 @@ export function BringPage({
   const by = form.watch('by');
   const siteId = form.watch('siteId');
   useEffect(() => () => running.current?.abort(), []);
+  // The list of sites may come after the dialog; what somebody has chosen by then stays.
+  const hasChosen = useRef(false);
+  const usual = site?.id ?? sites[0]?.id;
+  useEffect(() => {
+    if (usual !== undefined && !hasChosen.current) form.setValue('siteId', usual);
+  }, [usual, form]);
 
   const submit = form.handleSubmit((values) => {
     const choice: SiteChoice = values.siteId === NEW_SITE ? { name: values.siteName } : { id: values.siteId };
@@ -181,7 +187,10 @@ export function BringPage({
                       borderRadius="m"
                       fontSize="13px"
                     >
-                      <select aria-label="Site" {...form.register('siteId')}>
+                      <select
+                        aria-label="Site"
+                        {...form.register('siteId', { onChange: () => (hasChosen.current = true) })}
+                      >
                         {sites.map((item) => (
                           <option key={item.id} value={item.id}>
                             {item.name}

@@ -5,6 +5,7 @@ import { Trash2, UserRoundPlus } from 'lucide-react';
 import { useState } from 'react';
 import { engine } from '../engine/engine';
 import type { ComponentRef } from '../engine/protocol';
+import { refKey } from '../engine/ref-key';
 import { PopoverCard } from '../shell/PopoverCard';
 import { Button } from '../theme/Button';
 
@@ -30,7 +31,7 @@ export function Exceptions({
   const [chosen, setChosen] = useState<readonly string[]>([]);
   const [name, setName] = useState('');
   const members = useQuery({
-    queryKey: ['engine', 'members', component, part],
+    queryKey: ['engine', 'members', refKey(component), part],
     enabled: open,
     staleTime: Infinity,
     queryFn: () => engine().members(component, part),

@@ -5,6 +5,7 @@ import { ChevronRight } from 'lucide-react';
 import { useState } from 'react';
 import { engine } from '../engine/engine';
 import type { CellRef, ComponentRef } from '../engine/protocol';
+import { refKey } from '../engine/ref-key';
 import { Button } from '../theme/Button';
 
 const Code = chakra('span', { base: { fontFamily: 'mono', fontSize: '11.5px', overflowWrap: 'anywhere' } });
@@ -42,7 +43,7 @@ export function Reasons({
 }) {
   const [open, setOpen] = useState(false);
   const answer = useQuery({
-    queryKey: ['engine', 'explain', component, viewport, cell],
+    queryKey: ['engine', 'explain', refKey(component), viewport, cell],
     staleTime: Infinity,
     queryFn: () => engine().explain(component, viewport, cell),
   });
@@ -152,7 +153,7 @@ function TryRule({ component, viewport, cell }: { component: ComponentRef; viewp
   const [text, setText] = useState('');
   const [asked, setAsked] = useState('');
   const answer = useQuery({
-    queryKey: ['engine', 'checkRule', component, viewport, cell, asked],
+    queryKey: ['engine', 'checkRule', refKey(component), viewport, cell, asked],
     enabled: asked !== '',
     staleTime: Infinity,
     queryFn: () => engine().checkRule(component, viewport, cell, asked),

@@ -14,7 +14,7 @@ export function SiteSourceNote({ cell }: { cell: Cell }) {
         {site.selector}
       </Box>
       <Box fontFamily="mono" fontSize="11.5px">
-        {site.inline ? 'style attribute' : `${site.sheet}:${site.line}`}
+        {site.inline ? 'style attribute' : site.sheet.includes(' ') ? site.sheet : `${site.sheet}:${site.line}`}
         {site.important ? ', !important' : ''}
         {over}
       </Box>

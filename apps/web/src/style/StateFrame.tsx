@@ -1,11 +1,13 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
 import {
+  frameCss,
   LOOK_STYLE_ID,
   showRatio,
   showShortfall,
   VIEWPORTS,
   type ColumnCheck,
   type EditingPlace,
+  type FrameRule,
   type Look,
   type StateColumn,
   type ViewportName,
@@ -14,6 +16,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useCallback, useEffect, useLayoutEffect, useRef, useState } from 'react';
 import { engine } from '../engine/engine';
 import type { ComponentRef } from '../engine/protocol';
+import { refKey } from '../engine/ref-key';
 import { elementIn } from '../frame/geometry';
 import { SafeFrame } from '../frame/SafeFrame';
 import { Wedge } from '../shell/Wedge';
@@ -50,7 +53,7 @@ export function StateFrame({
   viewport,
   place,
   look,
-  css,
+  rules,
   check,
   selected,
   onSelect,
@@ -62,13 +65,13 @@ export function StateFrame({
   place: EditingPlace;
   /** Only its exceptions matter here: they say which element stands for the part. */
   look: Look;
-  css: string;
+  rules: readonly FrameRule[];
   check: ColumnCheck | undefined;
   selected: boolean;
   onSelect: () => void;
 }) {
   const frame = useQuery({
-    queryKey: ['engine', 'still', component, part, column.name, viewport, place, look.exceptions],
+    queryKey: ['engine', 'still', refKey(component), part, column.name, viewport, place, look.exceptions],
     staleTime: Infinity,
     queryFn: () => engine().stillFrame(component, part, column.name, viewport, look, place),
   });
@@ -112,7 +115,7 @@ export function StateFrame({
         order={frame.data?.order ?? 0}
         viewport={viewport}
         scheme={place.scheme ?? 'light'}
-        css={css}
+        css={frameCss(rules, frame.data?.forced ?? 0)}
         label={column.label}
       />
       <Flex

@@ -8,6 +8,7 @@ import { Link, useNavigate } from 'react-router';
 import { useAddTrial, useChangeComponent, useOpenComponent } from '../api/queries';
 import { engine } from '../engine/engine';
 import type { ComponentRef, SheetQuery } from '../engine/protocol';
+import { refKey } from '../engine/ref-key';
 import { AppBar } from '../shell/AppBar';
 import { Notice } from '../shell/Notice';
 import { handoverPath, stylePath, surveyPath } from '../shell/paths';
@@ -44,6 +45,7 @@ import { useSiteComponents, type SiteComponent } from './useSiteComponents';
 import { worstCheck } from './worstCheck';
 
 const NO_PARTS: never[] = [];
+const NO_RULES: never[] = [];
 const WIDTHS: readonly ViewportName[] = ['wide', 'medium', 'narrow'];
 
 /** The main screen: one component in all its states, the state sheet below, the editor of the chosen cell beside. */
@@ -116,7 +118,7 @@ export function StyleBench({
   const siteComponents = useSiteComponents(site.pages, kept, site.bounds);
 
   const opened = useQuery({
-    queryKey: ['engine', 'component', ref],
+    queryKey: ['engine', 'component', refKey(ref)],
     staleTime: Infinity,
     retry: false,
     queryFn: () => engine().component(ref),
@@ -484,7 +486,7 @@ export function StyleBench({
                   viewport={viewport}
                   place={place}
                   look={look}
-                  css={untouched ? '' : (sheet?.frameCss ?? '')}
+                  rules={untouched || !sheet ? NO_RULES : sheet.frameRules}
                   check={worstCheck(sheet?.checks ?? [], part.name, state.name)}
                   selected={state.name === active.head.column}
                   onSelect={() => setSelection(oneCell({ ...active.head, column: state.name }))}
@@ -601,6 +603,11 @@ export function StyleBench({
               addState={<AddState added={added} known={names} onChange={setAdded} />}
               actions={actions}
             />
+            {sheet.conflicts.length ? (
+              <Box padding="8px 14px 0" color="ink2" fontSize="12px" data-testid="conflicts">
+                Set here over the look of another component, which reaches wider: {sheet.conflicts.join('; ')}.
+              </Box>
+            ) : null}
             {sheet.missing.length ? (
               <Box padding="8px 14px 0" color="ink3" fontSize="12px" data-testid="missing-parts">
                 Not on this page: {sheet.missing.map((item) => item.label.toLowerCase()).join(', ')}.

@@ -3,6 +3,7 @@ import type { SheetPart, TakenAlong, ViewportName } from '@retoque/core';
 import { useQuery } from '@tanstack/react-query';
 import { engine } from '../engine/engine';
 import type { ComponentRef } from '../engine/protocol';
+import { refKey } from '../engine/ref-key';
 import { Button } from '../theme/Button';
 import type { CellAddress } from './cells';
 
@@ -26,7 +27,7 @@ export function TakeAlong({
   onTake: (parts: readonly string[]) => void;
 }) {
   const answer = useQuery({
-    queryKey: ['engine', 'children', component, viewport, cell],
+    queryKey: ['engine', 'children', refKey(component), viewport, cell],
     staleTime: Infinity,
     queryFn: () => engine().colourChildren(component, viewport, cell),
   });

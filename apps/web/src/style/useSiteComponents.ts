@@ -1,5 +1,6 @@
 import type { Component, PageSummary } from '@retoque/contract';
 import { useQueries } from '@tanstack/react-query';
+import { useMemo } from 'react';
 import { pageQuery } from '../api/queries';
 import { surveyEngine } from '../engine/engine';
 import type { FoundWithChecks } from '../engine/protocol';
@@ -21,13 +22,19 @@ export function useSiteComponents(
   kept: readonly Component[] | undefined,
   bounds: ViewportBounds,
 ): { components: readonly SiteComponent[]; pending: number } {
-  const looks = keptLooks(kept ?? []);
+  const looks = useMemo(() => keptLooks(kept ?? []), [kept]);
+  // Looks are long, and a save gives each another revision.
+  const revisions = (kept ?? []).map(({ id, currentTrialId, trials }) => [
+    id,
+    currentTrialId,
+    trials.find((trial) => trial.id === currentTrialId)?.revision,
+  ]);
   const loaded = useQueries({ queries: pages.map((page) => pageQuery(page.id)) });
   const answers = useQueries({
     queries: pages.map((page, i) => {
       const version = loaded[i]?.data?.version;
       return {
-        queryKey: ['surveyor', version?.id, looks, bounds],
+        queryKey: ['surveyor', version?.id, revisions, bounds],
         enabled: version !== undefined && kept !== undefined,
         staleTime: Infinity,
         placeholderData: (previous: FoundWithChecks[] | undefined) => previous,

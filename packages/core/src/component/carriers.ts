@@ -1,7 +1,7 @@
-import { canBeDisabled, inputType, isPlaceholderShown } from '../css/selector/form-state.js';
+import { canBeDisabled, inputType, isDisabled, isPlaceholderShown } from '../css/selector/form-state.js';
 import { bitOf, CARRIED_ATOMS, INVALID, type CarriedAtom, type StateBits } from '../css/selector/states.js';
 import type { MarkupChange } from '../page/stage.js';
-import type { ElementNode } from '../page/tree.js';
+import { ancestors, type ElementNode } from '../page/tree.js';
 
 /** How the markup of one element says that it is in a state. */
 export interface StateCarrier {
@@ -65,11 +65,18 @@ function currentCarrier(element: ElementNode, like: readonly ElementNode[]): Sta
   return attribute('current', 'aria-current', 'page');
 }
 
+/** Fieldsets around a control that disable what they hold. */
+const disablingAround = (element: ElementNode): ElementNode[] =>
+  [...ancestors(element)].filter((node) => node.name === 'fieldset' && node.attributes.has('disabled'));
+
 const DISABLED: StateCarrier = {
   atom: 'disabled',
   selector: ':disabled',
-  holds: (element) => element.attributes.has('disabled'),
-  put: (element, on) => [{ order: element.order, name: 'disabled', value: on ? '' : undefined }],
+  holds: isDisabled,
+  put: (element, on) =>
+    on
+      ? [{ order: element.order, name: 'disabled', value: '' }]
+      : [element, ...disablingAround(element)].map(({ order }) => ({ order, name: 'disabled', value: undefined })),
 };
 
 const CHECKED: StateCarrier = {

@@ -6,7 +6,7 @@ export {
   type PlannedException,
   type SubjectGroup,
 } from './plan.js';
-export { comment, printBare, printPlans } from './print.js';
+export { bareRules, comment, printBare, printPlans } from './print.js';
 export { prove, asLastSheet, type Proof, type ProofFailure } from './proof.js';
 export { environmentCases, type EnvironmentCase } from './environments.js';
 export { standardScrollbar } from './scrollbar.js';

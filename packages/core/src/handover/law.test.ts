@@ -162,6 +162,8 @@ describe('components that overlap', () => {
       'rgb(128, 0, 0)',
     ]);
     expect(notice.handover(look).proof.failures).toEqual([]);
+    expect(notice.sheet(look).conflicts).toEqual(['Accept, background-color, default']);
+    expect(session('cookie-notice').sheet(look).conflicts).toEqual([]);
   });
 });
 

@@ -1,6 +1,7 @@
 import type { Applied } from '../css/applied.js';
 import { CSS_WIDE } from '../css/declaration.js';
 import { printShorthand } from '../css/shorthand/print.js';
+import type { StateBits } from '../css/selector/states.js';
 import type { Plan, PlannedDeclaration, PlannedRule } from './plan.js';
 import { stateWords, withStates } from './state-selector.js';
 
@@ -89,16 +90,22 @@ export function printPlans(plans: readonly Plan[], name: string): string {
   return `${[...new Set(head)].join('\n')}\n\n${rules.join('\n\n')}\n`;
 }
 
-/** The same CSS as short as it goes, for preview frames. */
+/** One rule of a plan as short as it goes, with the states that it is about. */
+export interface BareRule {
+  readonly states: StateBits;
+  readonly css: string;
+}
+
+/** The rules of a plan as short as they go, for preview frames. */
+export const bareRules = (plan: Plan): BareRule[] =>
+  plan.rules.map((rule) => {
+    const lines = rule.declarations.map(
+      (item) => `${item.property}:${item.value}${item.important ? '!important' : ''}`,
+    );
+    const block = `${withStates(plan.part, rule.selector, rule.states)}{${lines.join(';')}}`;
+    return { states: rule.states, css: rule.media ? `@media ${rule.media}{${block}}` : block };
+  });
+
+/** The same as one text. */
 export const printBare = (plans: readonly Plan[]): string =>
-  plans
-    .flatMap((plan) =>
-      plan.rules.map((rule) => {
-        const lines = rule.declarations.map(
-          (item) => `${item.property}:${item.value}${item.important ? '!important' : ''}`,
-        );
-        const block = `${withStates(plan.part, rule.selector, rule.states)}{${lines.join(';')}}`;
-        return rule.media ? `@media ${rule.media}{${block}}` : block;
-      }),
-    )
-    .join('\n');
+  plans.flatMap((plan) => bareRules(plan).map(({ css }) => css)).join('\n');

@@ -25,8 +25,8 @@ export interface Proof {
   readonly failures: readonly ProofFailure[];
 }
 
-export const asLastSheet = (css: string): CascadeSheet => ({
-  sheet: parseSheet('retoque.css', css),
+export const asLastSheet = (css: string, name = 'retoque.css'): CascadeSheet => ({
+  sheet: parseSheet(name, css),
   origin: 'author',
   conditions: [],
   layer: [],

@@ -53,9 +53,7 @@ export class Forcer {
     let forced = byBits.get(key);
     if (!forced) {
       const targets = pointed.map((node) => [node, HOVERED] as const);
-      forced = pseudo
-        ? { ...forceStates(targets), union: bits, pseudo: new Map([[carrier, bits]]) }
-        : forceStates([...targets, [carrier, bits]]);
+      forced = pseudo ? withPseudo(forceStates(targets), carrier, bits) : forceStates([...targets, [carrier, bits]]);
       byBits.set(key, forced);
     }
     return forced;
@@ -81,6 +79,12 @@ export class Forcer {
 }
 
 const HOVERED = bitOf('hover');
+
+const withPseudo = (forced: ForcedStates, carrier: ElementNode, bits: StateBits): ForcedStates => ({
+  ...forced,
+  union: forced.union | bits,
+  pseudo: new Map([[carrier, bits]]),
+});
 
 /**
  * Atoms that the rules reaching a subject mention, on itself or through others, in whatever state its markup is.

@@ -56,7 +56,7 @@ describe('states that the markup carries', () => {
     `<nav><a href="#1" aria-current="page">1</a><a href="#2">2</a></nav>
      <ul><li class="is-active"><a href="#3">3</a></li><li><a href="#4">4</a></li></ul>
      <button disabled>5</button><a id="l" href="#">6</a><input type="checkbox" checked><i role="switch" aria-checked="false"></i>
-     <details open><summary>7</summary></details><input id="f" placeholder="x" required><button role="tab" aria-selected="true">8</button>`,
+     <fieldset disabled><button id="g">9</button></fieldset><details open><summary>7</summary></details><input id="f" placeholder="x" required><button role="tab" aria-selected="true">8</button>`,
     '',
   );
   const one = (selector: string) => selectAll(page.tree, selector)[0]!;
@@ -65,6 +65,7 @@ describe('states that the markup carries', () => {
     ['current', 'nav a', '[aria-current="page"]', true],
     ['current', 'ul a', '.is-active > *', true],
     ['disabled', 'button', ':disabled', true],
+    ['disabled', '#g', ':disabled', true],
     ['disabled', '#l', '[aria-disabled="true"]', false],
     ['checked', 'input[type=checkbox]', ':checked', true],
     ['checked', '[role=switch]', '[aria-checked="true"]', false],

@@ -14,6 +14,7 @@ import {
   asLastSheet,
   environmentCases,
   planHandover,
+  bareRules,
   printBare,
   printPlans,
   prove,
@@ -26,8 +27,9 @@ import {
   type Proof,
   type SubjectGroup,
 } from '../handover/index.js';
+import { stateWords } from '../handover/state-selector.js';
 import { DEFAULT_BOUNDS, type Place, type ViewportBounds } from '../look/conditions.js';
-import { activeSettings, EMPTY_LOOK, type Exception, type Look, type Setting } from '../look/model.js';
+import { activeSettings, bitsOfWhen, EMPTY_LOOK, type Exception, type Look, type Setting } from '../look/model.js';
 import { LookResolver } from '../look/resolve.js';
 import { Forcer, type Reveal, type SeenSubject, type Subject } from '../look/subject.js';
 import { locate, selectAll, type Located, type Locator } from '../page/locator.js';
@@ -42,7 +44,7 @@ import { membersOf, type PartMember } from './members.js';
 import type { PageSession } from './page-session.js';
 import { revealOf } from './reveal.js';
 import { scrollbarNotes } from './scrollbar-notes.js';
-import type { CellExplanation, EditingPlace, SheetPart, SheetRow, StateSheet } from './state-sheet.js';
+import type { CellExplanation, EditingPlace, FrameRule, SheetPart, SheetRow, StateSheet } from './state-sheet.js';
 import { tryColours, triedTexts, type TrackSample } from './try-colours.js';
 
 export class UnknownKindError extends Error {
@@ -100,17 +102,20 @@ interface PlannedPart {
   readonly id: number;
   readonly css: string;
   /** With markers in place of states. */
-  readonly marked: string;
+  readonly marked: readonly FrameRule[];
   readonly sheet: CascadeSheet;
 }
 
 /** The page with a look on it. */
 interface Styled {
   readonly pages: StagedPages;
-  readonly marked: string;
+  readonly marked: readonly FrameRule[];
   /** Numbers of the plans in force, by the parts' names. */
   readonly ids: ReadonlyMap<string, number>;
 }
+
+/** What the sheet of wider components' looks is called where a value comes from it. */
+const OTHER_LOOKS = 'the look of another component';
 
 /** A child that keeps a colour of its own when the text colour of its part changes. */
 export interface TakenAlong extends LeftBehind {
@@ -152,7 +157,7 @@ export class ComponentSession {
     if (!kind) throw new UnknownKindError(`No kind is called "${kindName}".`);
     this.kind = kind;
     this.bounds = options.bounds ?? DEFAULT_BOUNDS;
-    this.pages = options.before ? page.pages.extended([asLastSheet(options.before)]) : page.pages;
+    this.pages = options.before ? page.pages.extended([asLastSheet(options.before, OTHER_LOOKS)]) : page.pages;
     this.located = locate(page.tree, locator);
     if (!this.located.element) {
       throw new ComponentMissingError(
@@ -261,20 +266,22 @@ export class ComponentSession {
       const known = this.planned.get(part.part.name);
       if (known?.key === planKey) return [known];
       const input = this.planInput(part, look, [only], place, this.groupsOf(part, look, environment));
-      const css = printBare([planHandover(input)]);
+      const rules = bareRules(planHandover(input));
+      const css = rules.map((rule) => rule.css).join('\n');
+      const marked = rules.map((rule) => ({ states: rule.states & ~CARRIED, css: markStates(rule.css) }));
       const planned = {
         part: part.part.name,
         key: planKey,
         id: ++this.plans,
         css,
-        marked: markStates(css),
+        marked,
         sheet: asLastSheet(css),
       };
       this.planned.set(part.part.name, planned);
       return [planned];
     });
     const sheets = used.filter(({ css }) => css).map(({ sheet }) => sheet);
-    const marked = used.map((item) => item.marked).join('\n');
+    const marked = used.flatMap((item) => item.marked);
     const ids = new Map(used.map((item) => [item.part, item.id]));
     this.withLook = { key, pages: this.pages.extended(sheets), marked, ids };
     return this.withLook;
@@ -446,7 +453,9 @@ export class ComponentSession {
         .map(({ name, label, find }) => ({ name, label, tried: find })),
       rows,
       checks,
-      frameCss: this.options.before ? `${markStates(this.options.before)}\n${styled.marked}` : styled.marked,
+      frameRules: this.options.before
+        ? [{ states: 0, css: markStates(this.options.before) }, ...styled.marked]
+        : styled.marked,
       notes:
         this.kind.name === 'scrollbar'
           ? scrollbarNotes(
@@ -456,6 +465,7 @@ export class ComponentSession {
             )
           : [],
       problems: this.problems(look),
+      conflicts: this.options.before ? this.conflicts(look, environment, place) : [],
     };
   }
 
@@ -510,6 +520,25 @@ export class ComponentSession {
       unsure: own.filter((check) => check.verdict === 'unsure').length,
       settings: look.settings.filter((setting) => setting.part === name).length,
     };
+  }
+
+  /** Values that the look sets in a state in which a wider component's look has one of its own. */
+  private conflicts(look: Look, environment: Environment, place: EditingPlace): string[] {
+    return this.parts.flatMap((part) => {
+      const settings = activeSettings(look).filter((setting) => setting.part === part.part.name);
+      if (!settings.length) return [];
+      const subject = this.subjectFor(part, look, place);
+      const resolver = new LookResolver(this.pages, environment, subject, settings, this.placeFor(place), this.forcer);
+      const found = settings.filter((setting) => {
+        const winner = resolver.siteWinner(setting.property, bitsOfWhen(setting.when));
+        return winner?.declaration.place.sheet === OTHER_LOOKS;
+      });
+      return [
+        ...new Set(
+          found.map(({ property, when }) => `${part.part.label}, ${property}, ${stateWords(bitsOfWhen(when))}`),
+        ),
+      ];
+    });
   }
 
   /** What of the look cannot be used here. */

@@ -110,6 +110,16 @@ export interface CellExplanation {
   readonly leftBehind: readonly LeftBehind[];
 }
 
+/** A rule of the look with markers in place of states, and the pointer and keyboard states without which it is idle. */
+export interface FrameRule {
+  readonly states: number;
+  readonly css: string;
+}
+
+/** The CSS for a frame in which these states are forced somewhere; what can have no say in it is left out. */
+export const frameCss = (rules: readonly FrameRule[], forced: number): string =>
+  rules.flatMap(({ states, css }) => ((states & ~forced) === 0 ? [css] : [])).join('\n');
+
 export interface StateSheet {
   readonly columns: readonly StateColumn[];
   /** Parts that stand on the page, in the kind's order. */
@@ -119,10 +129,12 @@ export interface StateSheet {
   /** Rows of the parts that were asked for. */
   readonly rows: readonly SheetRow[];
   readonly checks: readonly ColumnCheck[];
-  /** The look as CSS, with markers in place of states, for the still frames. */
-  readonly frameCss: string;
+  /** The look as CSS for the still frames. */
+  readonly frameRules: readonly FrameRule[];
   /** What else there is to know, such as how wide a scrollbar is. */
   readonly notes: readonly string[];
   /** Settings of the look that cannot be used on this page, and why. */
   readonly problems: readonly string[];
+  /** What the look sets over the look of a component that reaches wider. */
+  readonly conflicts: readonly string[];
 }
