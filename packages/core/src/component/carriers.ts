@@ -15,6 +15,13 @@ export interface StateCarrier {
 
 const CURRENT_CLASS =
   /^(is[-_])?(current|active|selected)$|(^|[-_])(current|active|selected)([-_](page|item|link|tab))?$|^current[-_]/i;
+/** Classes that say what state an element is in, so that they do not tell which element it is. */
+export const isStateClass = (name: string): boolean =>
+  CURRENT_CLASS.test(name) ||
+  /^(is[-_]|has[-_])?(disabled|open|opened|show|shown|collapsed|expanded|checked|invalid|valid|error|focus|hover)$/i.test(
+    name,
+  );
+
 const CHECKABLE = new Set(['checkbox', 'radio']);
 const CHECKED_ROLES = new Set(['switch', 'checkbox', 'radio', 'menuitemcheckbox', 'menuitemradio']);
 

@@ -1,3 +1,4 @@
+import { isStateClass } from '../component/carriers.js';
 import type { FoundPart } from '../component/parts.js';
 import { selectAll } from '../page/locator.js';
 import { pathSelector } from '../page/path.js';
@@ -17,7 +18,7 @@ const LONGEST_TEXT = 60;
 /** Selectors for one element, those that outlive changes of the page first. */
 function* candidates(element: ElementNode): Generator<string> {
   if (element.id) yield `#${ident.encode(element.id)}`;
-  for (const name of element.classes) yield `.${ident.encode(name)}`;
+  for (const name of element.classes) if (!isStateClass(name)) yield `.${ident.encode(name)}`;
   for (const name of NAMING) {
     const value = element.attributes.get(name);
     if (value) yield `[${name}=${stringCodec.encode(value)}]`;
