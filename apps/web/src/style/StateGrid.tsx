@@ -210,7 +210,7 @@ function PartRow({
 }) {
   return (
     <tr className="part" data-current={isCurrent ? '' : undefined}>
-      <th scope="rowgroup" colSpan={2}>
+      <th scope="rowgroup" colSpan={columns.length + 2}>
         <span className="head">
           <button
             type="button"
@@ -234,15 +234,18 @@ function PartRow({
               title={`${part.settings} ${part.settings === 1 ? 'value is' : 'values are'} set by you`}
             />
           ) : null}
+          {isOpen && !searching ? (
+            <button
+              type="button"
+              className="whole"
+              aria-pressed={isWhole}
+              onClick={() => actions.toggleWhole(part.name)}
+            >
+              {isWhole ? 'Only what matters first' : 'All properties'}
+            </button>
+          ) : null}
         </span>
       </th>
-      <td colSpan={columns.length} className="tools">
-        {isOpen && !searching ? (
-          <button type="button" className="whole" aria-pressed={isWhole} onClick={() => actions.toggleWhole(part.name)}>
-            {isWhole ? 'Only what matters first' : 'All properties'}
-          </button>
-        ) : null}
-      </td>
     </tr>
   );
 }

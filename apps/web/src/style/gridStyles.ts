@@ -26,9 +26,7 @@ export const gridStyles = {
     zIndex: 2,
   },
   '& thead .more': { padding: '0 4px', overflow: 'visible' },
-  '& .part th, & .part td': { bg: '#fbfbfa', fontWeight: 650 },
-  '& .part td': { borderLeft: 0 },
-  '& .part th': { paddingLeft: '4px' },
+  '& .part th': { bg: '#fbfbfa', fontWeight: 650, paddingLeft: '4px' },
   '& .part[data-current] th': { boxShadow: 'inset 3px 0 {colors.accent}' },
   '& .head': { display: 'inline-flex', alignItems: 'center', verticalAlign: 'middle' },
   '& .fold': {
@@ -56,6 +54,7 @@ export const gridStyles = {
     marginLeft: '9px',
   },
   '& .whole': {
+    marginLeft: '14px',
     fontSize: '12px',
     fontWeight: 500,
     color: 'ink2',
