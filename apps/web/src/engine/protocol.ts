@@ -150,7 +150,6 @@ export interface Engine {
   trySelector(versionId: string, selector: string): Promise<SelectorAnswer>;
   /** A selector for an element that was pointed at. */
   selectorOf(component: ComponentRef, order: number): Promise<string>;
-  partAt(component: ComponentRef, order: number): Promise<string | undefined>;
   handover(component: ComponentRef, look: Look, name: string): Promise<HandoverAnswer>;
   siteColours(versionId: string): Promise<SiteColour[]>;
 }

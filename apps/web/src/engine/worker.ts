@@ -221,10 +221,6 @@ const engine: Engine = {
     return own.find((selector) => selector.startsWith(root)) ?? own[0] ?? pathSelector(element);
   },
 
-  async partAt(ref, order) {
-    return sessionOf(ref).partAt(order);
-  },
-
   async handover(ref, look, name) {
     const { css, pageCss, plans, proof, cases } = sessionOf(ref).handover(look, name);
     return {

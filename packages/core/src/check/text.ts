@@ -1,6 +1,6 @@
 import { contrastRatio } from '../colour/contrast.js';
 import type { Rgba } from '../colour/rgba.js';
-import { isDisabled } from '../css/selector/form-state.js';
+import { isDisabled, isField } from '../css/selector/form-state.js';
 import { DISABLED } from '../css/selector/states.js';
 import type { StyledPage } from '../css/styles.js';
 import { ancestors, descendants, hasOwnText, selfAndAncestors, type ElementNode } from '../page/tree.js';
@@ -35,9 +35,7 @@ export function textCarriers(element: ElementNode): ElementNode[] {
 
 /** Elements that paint the text of a part: a field its own, which somebody types or chooses. */
 export const partCarriers = (element: ElementNode): ElementNode[] =>
-  element.namespace === 'html' && ['input', 'select', 'textarea'].includes(element.name)
-    ? [element]
-    : textCarriers(element);
+  isField(element) ? [element] : textCarriers(element);
 
 /** Why an element's text is not shown; undefined when it is. */
 export function hiddenBy(page: StyledPage, element: ElementNode): string | undefined {

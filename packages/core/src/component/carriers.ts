@@ -1,4 +1,5 @@
-import { canBeDisabled, inputType, isDisabled, isPlaceholderShown } from '../css/selector/form-state.js';
+import { ident } from 'css-tree';
+import { canBeDisabled, inputType, isDisabled, isField, isPlaceholderShown } from '../css/selector/form-state.js';
 import { bitOf, CARRIED_ATOMS, INVALID, type CarriedAtom, type StateBits } from '../css/selector/states.js';
 import type { MarkupChange } from '../page/stage.js';
 import { ancestors, type ElementNode } from '../page/tree.js';
@@ -46,10 +47,10 @@ const withClass = (element: ElementNode, name: string, on: boolean): MarkupChang
 
 const byClass = (name: string, onParent: boolean): StateCarrier => {
   const target = (element: ElementNode) => (onParent ? element.parent : element);
-  const escaped = name.replace(/[^\w-]/g, (char) => `\\${char}`);
+  const selector = `.${ident.encode(name)}`;
   return {
     atom: 'current',
-    selector: onParent ? `.${escaped} > *` : `.${escaped}`,
+    selector: onParent ? `${selector} > *` : selector,
     holds: (element) => target(element)?.classes.includes(name) ?? false,
     put: (element, on) => {
       const node = target(element);
@@ -86,33 +87,27 @@ const DISABLED: StateCarrier = {
       : [element, ...disablingAround(element)].map(({ order }) => ({ order, name: 'disabled', value: undefined })),
 };
 
-const CHECKED: StateCarrier = {
-  atom: 'checked',
-  selector: ':checked',
-  holds: (element) => element.attributes.has('checked'),
-  put: (element, on) => [{ order: element.order, name: 'checked', value: on ? '' : undefined }],
-};
+/** An attribute that is there or not, whatever it holds. */
+const flag = (atom: CarriedAtom, name: string, selector: string): StateCarrier => ({
+  atom,
+  selector,
+  holds: (element) => element.attributes.has(name),
+  put: (element, on) => [{ order: element.order, name, value: on ? '' : undefined }],
+});
 
-const OPEN: StateCarrier = {
-  atom: 'expanded',
-  selector: '[open]',
-  holds: (element) => element.attributes.has('open'),
-  put: (element, on) => [{ order: element.order, name: 'open', value: on ? '' : undefined }],
-};
+const CHECKED = flag('checked', 'checked', ':checked');
+const OPEN = flag('expanded', 'open', '[open]');
 
 const OPEN_PARENT: StateCarrier = {
   atom: 'expanded',
-  selector: '[open] > *',
-  holds: (element) => element.parent?.attributes.has('open') ?? false,
-  put: (element, on) =>
-    element.parent ? [{ order: element.parent.order, name: 'open', value: on ? '' : undefined }] : [],
+  selector: `${OPEN.selector} > *`,
+  holds: (element) => element.parent !== undefined && OPEN.holds(element.parent),
+  put: (element, on) => (element.parent ? OPEN.put(element.parent, on) : []),
 };
 
 const INVALID_FIELD: StateCarrier = {
-  atom: 'invalid',
+  ...attribute('invalid', 'aria-invalid', 'true'),
   selector: ':is(:user-invalid, [aria-invalid="true"])',
-  holds: (element) => element.attributes.get('aria-invalid') === 'true',
-  put: (element, on) => [{ order: element.order, name: 'aria-invalid', value: on ? 'true' : undefined }],
 };
 
 /** Something that a field of its type could hold, so that it counts as filled. */
@@ -136,9 +131,6 @@ const FILLED: StateCarrier = {
     },
   ],
 };
-
-const isField = (element: ElementNode) =>
-  element.namespace === 'html' && ['input', 'select', 'textarea'].includes(element.name);
 
 /**
  * How an element carries a state; undefined when it cannot be in it.

@@ -5,7 +5,6 @@ import {
   CSS_WIDE,
   expandDeclaration,
   expandShorthand,
-  isColourText,
   isValidValue,
   needsSubstitution,
   parseValue,
@@ -13,7 +12,6 @@ import {
 import { canonicalName } from '../css/property/names.js';
 import { PROPERTIES } from '../css/property/table.js';
 import { SHORTHANDS } from '../css/shorthand/index.js';
-import { parseColour } from '../colour/parse.js';
 
 /** Values of longhands as they can be stored, or what is wrong with the text. */
 export type ReadValue =
@@ -182,6 +180,3 @@ export function readBlock(pasted: string): ReadBlock {
   });
   return { values, problems };
 }
-
-/** True where a value is a plain colour, as a palette could hold it. */
-export const isPlainColour = (text: string): boolean => isColourText(text) && parseColour(text) !== undefined;

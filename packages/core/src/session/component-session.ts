@@ -693,16 +693,6 @@ export class ComponentSession {
     return membersOf(this.page.tree, this.partOf(partName));
   }
 
-  /** Which part an element of the page belongs to, the innermost first. */
-  partAt(order: number): string | undefined {
-    const element = this.page.tree.elements[order];
-    for (const node of element ? selfAndAncestors(element) : []) {
-      const part = this.parts.find((item) => item.part.pseudo === undefined && item.elements.includes(node));
-      if (part) return part.part.name;
-    }
-    return undefined;
-  }
-
   /** The look's CSS for every width, without its proof; what other components are resolved over. */
   css(look: Look): string {
     const cases = this.casesFor(look);

@@ -16,7 +16,8 @@ export function inputType(element: ElementNode): string {
 }
 
 const is = (element: ElementNode, ...names: string[]) => element.namespace === 'html' && names.includes(element.name);
-const isField = (element: ElementNode) => element.namespace === 'html' && FIELD.has(element.name);
+/** An element that somebody fills in or chooses from. */
+export const isField = (element: ElementNode) => element.namespace === 'html' && FIELD.has(element.name);
 
 /** WHATWG HTML 4.10.18.5: which elements may be disabled, and fieldsets that disable what they hold. */
 export function canBeDisabled(element: ElementNode): boolean {
