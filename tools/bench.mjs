@@ -8,18 +8,10 @@ import { dataFolder } from './lib/paths.mjs';
 import { freePort } from './lib/ports.mjs';
 import { startPostgres } from './lib/postgres.mjs';
 import { run } from './lib/run.mjs';
+import { running } from './lib/running.mjs';
 import { startPracticeHost, startServer } from './lib/services.mjs';
 
-const running = [];
-const started = async (promise) => {
-  const service = await promise;
-  running.push(service);
-  return service;
-};
-const stopAll = async () => {
-  for (const service of running.splice(0).reverse()) await service.stop().catch(() => undefined);
-};
-for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => void stopAll().then(() => process.exit(130)));
+const { started, stopAll } = running();
 
 let exit = 1;
 try {

@@ -11,23 +11,14 @@ import { dataFolder, root } from './lib/paths.mjs';
 import { freePort } from './lib/ports.mjs';
 import { startPostgres } from './lib/postgres.mjs';
 import { run } from './lib/run.mjs';
+import { running } from './lib/running.mjs';
 import { startPracticeHost, startServer } from './lib/services.mjs';
 
 const bin = (name) => join(root, 'node_modules', '.bin', name);
 const esm = { NODE_OPTIONS: '--experimental-vm-modules --no-warnings' };
-const running = [];
+const { started, stopAll } = running();
 let passed = 0;
 let failed = 0;
-
-const started = async (promise) => {
-  const service = await promise;
-  running.push(service);
-  return service;
-};
-const stopAll = async () => {
-  for (const service of running.splice(0).reverse()) await service.stop().catch(() => undefined);
-};
-for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => void stopAll().then(() => process.exit(130)));
 
 const database = () => startPostgres(dataFolder(`test-${process.pid}-${Date.now()}`), { throwaway: true });
 
