@@ -3,7 +3,7 @@ import type { Applied } from '../css/applied.js';
 import { NO_SPECIFICITY, compareSpecificity, type Specificity } from '../css/selector/specificity.js';
 import { isSubset, type StateBits } from '../css/selector/states.js';
 import { asOneSelector, raiseTo, specificityOf } from '../css/selector/weight.js';
-import { compareConditions, holdsIn, type Place } from '../look/conditions.js';
+import { compareConditions, conditionRanks, holdsIn, type Place } from '../look/conditions.js';
 import type { Setting } from '../look/model.js';
 import { LookResolver, type Decision } from '../look/resolve.js';
 import { Forcer, type Subject } from '../look/subject.js';
@@ -244,10 +244,10 @@ function lookEntry(input: PlanInput, targets: readonly Target[], setting: Settin
 }
 
 /** The order of `compareConditions` as a number, so that rules that hold several properties can be put in it. */
-function conditionOrder(input: PlanInput, { exception, when }: Setting): number {
+function conditionOrder(input: PlanInput, setting: Setting): number {
+  const { exception } = setting;
   const which = exception === undefined ? 0 : 1 + [...input.exceptions.keys()].sort().indexOf(exception);
-  const viewport = when.viewport === undefined ? 0 : when.viewport === 'medium' ? 1 : 2;
-  return which * 100 + (when.page === undefined ? 0 : 50) + viewport * 10 + (when.scheme === undefined ? 0 : 1);
+  return conditionRanks(setting).reduce((order, rank) => order * 10 + rank, which);
 }
 
 /** One entry for each value, for all targets alike or for those that want it. */

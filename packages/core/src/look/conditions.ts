@@ -25,16 +25,19 @@ export function holdsIn(setting: Setting, place: Place, environment: Environment
   return scheme === undefined || scheme === environment.scheme;
 }
 
+/** Ranks of a setting's page, viewport and scheme among settings of one state set, the first to be asked first. */
+export const conditionRanks = ({ when: { page, viewport, scheme } }: Setting): readonly [number, number, number] => [
+  page === undefined ? 0 : 1,
+  viewport === undefined ? 0 : VIEWPORT_RANK[viewport],
+  scheme === undefined ? 0 : 1,
+];
+
 /** Order of settings of one state set: exception, then page, viewport and scheme; the later wins. */
 export function compareConditions(a: Setting, b: Setting): number {
-  const rank = (setting: Setting) => [
-    setting.exception === undefined ? 0 : 1,
-    setting.when.page === undefined ? 0 : 1,
-    setting.when.viewport === undefined ? 0 : VIEWPORT_RANK[setting.when.viewport],
-    setting.when.scheme === undefined ? 0 : 1,
-  ];
-  const left = rank(a);
-  const right = rank(b);
-  for (let i = 0; i < left.length; i++) if (left[i] !== right[i]) return left[i]! - right[i]!;
-  return (a.exception ?? '').localeCompare(b.exception ?? '');
+  const ranks = (setting: Setting) => [setting.exception === undefined ? 0 : 1, ...conditionRanks(setting)];
+  const right = ranks(b);
+  const difference = ranks(a)
+    .map((rank, i) => rank - right[i]!)
+    .find((each) => each !== 0);
+  return difference ?? (a.exception ?? '').localeCompare(b.exception ?? '');
 }
