@@ -1,11 +1,12 @@
 import react from '@vitejs/plugin-react';
 import { fileURLToPath } from 'node:url';
 import { defineConfig } from 'vite';
+import { reactCompiler } from './vite/react-compiler';
 
 const source = (path: string) => fileURLToPath(new URL(path, import.meta.url));
 
 export default defineConfig({
-  plugins: [react()],
+  plugins: [reactCompiler(), react()],
   resolve: {
     // The sources themselves, so that a change in the core reloads like one of our own.
     alias: {

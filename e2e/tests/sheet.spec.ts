@@ -1,33 +1,10 @@
 import { expect, test, type Page } from '@playwright/test';
 import { cell, saved } from './support';
+import { BOOKING, HOME, ISLANDS, openKind, type, undoAll } from './sheet-support';
 
 // The full state sheet, used as an owner would: parts, conditions, exceptions, ranges, the clipboard and the history.
 
-async function openKind(page: Page, pageName: RegExp, component: RegExp): Promise<void> {
-  await page.goto('/');
-  await page.getByRole('link', { name: pageName }).first().click();
-  await page.getByRole('button', { name: component }).first().click();
-  await expect(page.locator('.cell').first()).toBeVisible();
-}
-const HOME = /Quillhaven Ferries: five islands/;
-const BOOKING = /Book a crossing: Quillhaven/;
-const ISLANDS = /The islands: Quillhaven/;
-
-async function type(page: Page, row: string, column: string, value: string): Promise<void> {
-  await cell(page, row, column).click();
-  await page.keyboard.press('Enter');
-  await page.keyboard.insertText(value);
-  await page.keyboard.press('Enter');
-}
 const place = (page: Page) => page.getByTestId('editing-place');
-
-/** Takes back what a test has set, so that the next finds the site as it was. */
-async function undoAll(page: Page): Promise<void> {
-  await page.getByRole('button', { name: 'History' }).click();
-  await page.getByRole('button', { name: 'As it was opened' }).click();
-  await page.keyboard.press('Escape');
-  await saved(page);
-}
 
 test('values are set under a width, on a page, for a member, and each cell says what it follows', async ({ page }) => {
   await openKind(page, HOME, /^Main menu/);
@@ -112,13 +89,13 @@ test('cells are selected, filled, switched off, copied and pasted, and every ste
   await expect(page.getByText('There is no property called colour.')).toBeVisible();
 
   // Held, a key shows the site untouched.
-  const look = page.locator('[data-state="default"] iframe').contentFrame().locator('#retoque-look');
-  const shown = () => look.evaluate((style) => style.textContent);
-  await expect.poll(shown).toContain('#9fc4c8');
+  const picture = page.locator('[data-state="hover"] iframe').contentFrame();
+  const refuse = picture.locator('[data-rq-hover]').last();
+  await expect(refuse).toHaveCSS('color', 'rgb(159, 196, 200)');
   await page.keyboard.down('u');
-  await expect.poll(shown).toBe('');
+  await expect(refuse).not.toHaveCSS('color', 'rgb(159, 196, 200)');
   await page.keyboard.up('u');
-  await expect.poll(shown).toContain('#9fc4c8');
+  await expect(refuse).toHaveCSS('color', 'rgb(159, 196, 200)');
 
   await page.getByRole('button', { name: 'History' }).click();
   const history = page.getByTestId('history').getByRole('listitem');

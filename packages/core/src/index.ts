@@ -29,7 +29,6 @@ export { PRINTED_SHORTHANDS, printShorthand } from './css/shorthand/print.js';
 export * from './handover/index.js';
 export { DEFAULT_BOUNDS, type ViewportBounds } from './look/conditions.js';
 export * from './look/model.js';
-export { LOOK_STYLE_ID } from './page/frame.js';
 export { labelledControl } from './page/label.js';
 export { locate, locatorFor, selectAll, type Located, type Locator } from './page/locator.js';
 export { markersFor, markerOf, MARKED_STATES, ORDER_ATTRIBUTE } from './page/markers.js';

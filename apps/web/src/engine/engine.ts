@@ -1,14 +1,28 @@
 import type { Page } from '@retoque/contract';
 import { useQuery } from '@tanstack/react-query';
-import { wrap, type Remote } from 'comlink';
-import type { Engine } from './protocol';
+import { proxy, wrap, type Remote } from 'comlink';
+import type { Engine, FramesListener } from './protocol';
 
 /** The worker that computes; started when a page is first opened. */
 let remote: Remote<Engine> | undefined;
 
+const framesListeners = new Set<FramesListener>();
+
 export function engine(): Remote<Engine> {
-  remote ??= wrap<Engine>(new Worker(new URL('./worker.ts', import.meta.url), { type: 'module', name: 'engine' }));
+  if (remote) return remote;
+  remote = wrap<Engine>(new Worker(new URL('./worker.ts', import.meta.url), { type: 'module', name: 'engine' }));
+  void remote.onFrames(
+    proxy((editNumber, rules) => {
+      for (const listener of framesListeners) listener(editNumber, rules);
+    }),
+  );
   return remote;
+}
+
+/** Listens to the CSS for still frames that goes before each sheet; returns what ends that. */
+export function onFrames(listener: FramesListener): () => void {
+  framesListeners.add(listener);
+  return () => framesListeners.delete(listener);
 }
 
 let surveyor: Remote<Engine> | undefined;

@@ -2,10 +2,12 @@ import type {
   CellExplanation,
   EditingPlace,
   FoundComponent,
+  FrameRules,
   Locator,
   Look,
   PartMember,
   RuleCheck,
+  SheetRow,
   StateSheet,
   TakenAlong,
   TrackSample,
@@ -67,9 +69,11 @@ export interface SheetQuery {
   readonly added: readonly string[];
 }
 
+/** Rows that are as they were are named by their place in the sheet before, which the asker says that it holds. */
 export interface SheetAnswer {
   readonly editNumber: number;
-  readonly sheet: StateSheet;
+  readonly sheet: Omit<StateSheet, 'rows'>;
+  readonly rows: readonly (SheetRow | number)[];
 }
 
 /** A still page with one part in one state, and where the part stands in it. */
@@ -114,6 +118,9 @@ export interface SiteColour {
   readonly name: string | undefined;
 }
 
+/** Takes the look as CSS for still frames. */
+export type FramesListener = (editNumber: number, rules: readonly FrameRules[]) => void;
+
 /** The computation behind the screens; it runs in a worker, so that it never holds up the interface. */
 export interface Engine {
   open(page: EnginePage): Promise<{ title: string }>;
@@ -129,11 +136,23 @@ export interface Engine {
     part: string,
     column: string,
     viewport: ViewportName,
-    look: Look,
+    exceptions: Look['exceptions'],
     place: EditingPlace,
   ): Promise<StillFrame>;
   component(component: ComponentRef): Promise<OpenedComponent>;
-  sheet(component: ComponentRef, look: Look, query: SheetQuery, editNumber: number): Promise<SheetAnswer>;
+  /** Tells of the CSS for still frames as soon as it is known, which is before the sheet is. */
+  onFrames(listener: FramesListener): Promise<void>;
+  /**
+   * @param editNumber given to the listener too
+   * @param held number of the edit whose sheet the asker holds
+   */
+  sheet(
+    component: ComponentRef,
+    look: Look,
+    query: SheetQuery,
+    editNumber: number,
+    held: number | undefined,
+  ): Promise<SheetAnswer>;
   tryColours(
     component: ComponentRef,
     look: Look,

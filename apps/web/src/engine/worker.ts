@@ -4,6 +4,7 @@ import {
   EMPTY_LOOK,
   InvalidSelectorError,
   PageSession,
+  sameRow,
   pathSelector,
   selectAll,
   siteColours,
@@ -12,10 +13,19 @@ import {
   VIEWPORTS,
   type EditingPlace,
   type Environment,
+  type SheetRow,
   type ViewportName,
 } from '@retoque/core';
 import { expose } from 'comlink';
-import type { ComponentRef, Engine, EnginePage, FoundWithChecks, KeptLook, SheetQuery } from './protocol';
+import type {
+  ComponentRef,
+  Engine,
+  EnginePage,
+  FoundWithChecks,
+  FramesListener,
+  KeptLook,
+  SheetQuery,
+} from './protocol';
 
 /** Pages as they were handed in; small beside what is worked out from them, so many are kept. */
 const sources = new Map<string, EnginePage>();
@@ -124,6 +134,11 @@ const assetsOf = (page: EnginePage) => {
   };
 };
 
+let framesListener: FramesListener | undefined;
+
+/** The sheet that was sent last; the next is told by what differs. */
+let lastSent: { editNumber: number; rows: readonly SheetRow[] } | undefined;
+
 const engine: Engine = {
   async open(page) {
     sources.set(page.id, page);
@@ -155,9 +170,10 @@ const engine: Engine = {
     return session.frame({ still: false, ...assetsOf(page) });
   },
 
-  async stillFrame(ref, part, column, viewport, look, place) {
+  async stillFrame(ref, part, column, viewport, exceptions, place) {
     const { page, session } = opened(ref.versionId);
     const environment = environmentOf(viewport, place);
+    const look = { ...EMPTY_LOOK, exceptions };
     const seen = sessionOf(ref).seenIn(part, column, { look, environment, place });
     const html = session.frame({
       still: true,
@@ -178,8 +194,28 @@ const engine: Engine = {
     };
   },
 
-  async sheet(ref, look, query, editNumber) {
-    return { editNumber, sheet: sessionOf(ref).sheet(look, requestOf(query)) };
+  async onFrames(listener) {
+    framesListener = listener;
+  },
+
+  async sheet(ref, look, query, editNumber, held) {
+    const session = sessionOf(ref);
+    const request = requestOf(query);
+    // Frames are laid out while the sheet is worked out.
+    framesListener?.(editNumber, session.frameRules(look, request));
+    const { rows, ...sheet } = session.sheet(look, request);
+    const before = lastSent?.editNumber === held ? lastSent?.rows : undefined;
+    lastSent = { editNumber, rows };
+    if (!before) return { editNumber, sheet, rows };
+    const places = new Map(before.map((row, i) => [`${row.part} ${row.row.key}`, i]));
+    return {
+      editNumber,
+      sheet,
+      rows: rows.map((row) => {
+        const place = places.get(`${row.part} ${row.row.key}`);
+        return place !== undefined && sameRow(before[place]!, row) ? place : row;
+      }),
+    };
   },
 
   async tryColours(ref, look, query, cell, colours) {

@@ -15,7 +15,7 @@ export function EditingBar({
   place,
   pageName,
   pageId,
-  look,
+  exceptionsOfLook,
   part,
   onViewport,
   onPlace,
@@ -27,13 +27,13 @@ export function EditingBar({
   place: EditingPlace;
   pageName: string;
   pageId: string;
-  look: Look;
+  exceptionsOfLook: Look['exceptions'];
   part: string;
   onViewport: (viewport: ViewportName) => void;
   onPlace: (place: EditingPlace) => void;
   exceptions: ReactNode;
 }) {
-  const own = look.exceptions.filter((exception) => exception.part === part);
+  const own = exceptionsOfLook.filter((exception) => exception.part === part);
   const choices = [
     {
       value: 'wide' as const,
@@ -113,12 +113,17 @@ export const isBase = (place: EditingPlace): boolean =>
   place.exception === undefined;
 
 /** Where one is editing, in a sentence. */
-export function placeWords(place: EditingPlace, look: Look, pageName: string, bounds: Bounds): string {
+export function placeWords(
+  place: EditingPlace,
+  exceptions: Look['exceptions'],
+  pageName: string,
+  bounds: Bounds,
+): string {
   if (isBase(place)) return 'Editing every page, every width';
   const words = [place.page === undefined ? 'every page' : `“${pageName}” alone`];
   if (place.viewport) words.push(`up to ${bounds[place.viewport]} pixels`);
   if (place.scheme) words.push('in the dark scheme');
-  const exception = look.exceptions.find((item) => item.id === place.exception);
+  const exception = exceptions.find((item) => item.id === place.exception);
   if (exception) words.push(`only ${exception.name}`);
   return `Editing ${words.join(', ')}`;
 }

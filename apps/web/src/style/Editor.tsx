@@ -1,4 +1,3 @@
-import { Box, Flex } from '@chakra-ui/react';
 import {
   partNamed,
   type Cell,
@@ -24,7 +23,7 @@ export function Editor({
   kind,
   component,
   sheet,
-  look,
+  lookNow,
   query,
   viewport,
   address,
@@ -43,7 +42,8 @@ export function Editor({
   kind: Kind;
   component: ComponentRef;
   sheet: StateSheet;
-  look: Look;
+  /** The look in hand; asked for when it is needed, so that an edit draws the editor once. */
+  lookNow: () => Look;
   query: SheetQuery;
   viewport: ViewportName;
   address: CellAddress;
@@ -65,10 +65,10 @@ export function Editor({
   const key = `${address.part}/${address.row}/${address.column}`;
   return (
     <>
-      <Flex alignItems="baseline" gap="6px">
-        <Box as="h2" fontSize="14px" fontWeight={650} flex="1" minWidth="0">
+      <div className="editor-head">
+        <h2>
           {row.label}, {columnLabel(address.column).toLowerCase()}
-        </Box>
+        </h2>
         {cell.own !== undefined ? (
           <>
             <Button variant="quiet" size="s" title="See it without this value (M)" onClick={onMute}>
@@ -79,15 +79,16 @@ export function Editor({
             </Button>
           </>
         ) : null}
-      </Flex>
-      <Box color="ink2" mt="1px" mb="10px">
+      </div>
+      <div className="follows">
         {selectedCount > 1 ? `${selectedCount} cells are selected, and all of them take the value. ` : ''}
         {followWords(kind, address.part, cell)}
-      </Box>
+      </div>
       {row.editor === 'colour' ? (
         <ColourEditor
           component={component}
-          look={look}
+          lookNow={lookNow}
+          sheet={sheet}
           query={query}
           address={address}
           row={row}
@@ -98,7 +99,7 @@ export function Editor({
           onLeave={onLeave}
         />
       ) : (
-        <Box>
+        <div>
           <TypedValue
             key={key}
             label="Value"
@@ -111,33 +112,31 @@ export function Editor({
               onLeave();
             }}
           />
-          <Box fontFamily="mono" fontSize="11.5px" color="ink3" mt="5px">
-            {row.shorthand ?? row.properties.join(', ')}
-          </Box>
-        </Box>
+          <div className="property">{row.shorthand ?? row.properties.join(', ')}</div>
+        </div>
       )}
       {row.key === 'text' && cell.own !== undefined && !cell.muted ? (
         <TakeAlong component={component} viewport={viewport} cell={address} parts={sheet.parts} onTake={onTake} />
       ) : null}
       {sheet.notes.length ? (
-        <Box borderTop="1px solid {colors.line}" mt="14px" pt="11px" color="ink2" data-testid="sheet-notes">
+        <div className="section quiet" data-testid="sheet-notes">
           {sheet.notes.map((note) => (
             <p key={note}>{note}</p>
           ))}
-        </Box>
+        </div>
       ) : null}
       {checks.map((check) => (
-        <Box key={check.demand} borderTop="1px solid {colors.line}" mt="14px" pt="11px">
+        <div key={check.demand} className="section">
           <Measure check={check} />
-        </Box>
+        </div>
       ))}
-      <Box borderTop="1px solid {colors.line}" mt="12px" pt="11px">
+      <div className="section">
         <SiteSourceNote cell={cell} />
         <Reasons component={component} viewport={viewport} cell={address} replaced={cell.from === 'look'} />
-      </Box>
-      <Box borderTop="1px solid {colors.line}" mt="12px" pt="11px" aria-label={`Where ${part} is`}>
+      </div>
+      <div className="section" aria-label={`Where ${part} is`}>
         {partNote}
-      </Box>
+      </div>
     </>
   );
 }

@@ -15,7 +15,7 @@ export function Exceptions({
   part,
   partLabel,
   reach,
-  look,
+  all,
   onAdd,
   onRemove,
 }: {
@@ -23,7 +23,8 @@ export function Exceptions({
   part: string;
   partLabel: string;
   reach: number;
-  look: Look;
+  /** Every exception of the look. */
+  all: Look['exceptions'];
   onAdd: (exception: Exception) => void;
   onRemove: (exception: Exception) => void;
 }) {
@@ -37,7 +38,7 @@ export function Exceptions({
     queryFn: () => engine().members(component, part),
   });
   const list = members.data ?? [];
-  const own = look.exceptions.filter((exception) => exception.part === part);
+  const own = all.filter((exception) => exception.part === part);
   const suggested = list
     .filter((member) => chosen.includes(member.selector))
     .map((member) => member.text)

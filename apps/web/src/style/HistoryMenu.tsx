@@ -23,9 +23,12 @@ const Item = chakra('button', {
 });
 
 /** Every step of this sitting by name, the newest first; one click goes back or forth to it. */
-export function HistoryMenu({ history, onGo }: { history: History; onGo: (steps: number) => void }) {
+export function HistoryMenu({
+  past,
+  future,
+  onGo,
+}: Pick<History, 'past' | 'future'> & { onGo: (steps: number) => void }) {
   const [open, setOpen] = useState(false);
-  const { past, future } = history;
   return (
     <Popover.Root open={open} onOpenChange={(details) => setOpen(details.open)}>
       <Popover.Trigger asChild>

@@ -1,13 +1,9 @@
-import { Box, chakra, Flex } from '@chakra-ui/react';
 import {
-  frameCss,
-  LOOK_STYLE_ID,
   showRatio,
   showShortfall,
   VIEWPORTS,
   type ColumnCheck,
   type EditingPlace,
-  type FrameRule,
   type Look,
   type StateColumn,
   type ViewportName,
@@ -18,32 +14,19 @@ import { engine } from '../engine/engine';
 import type { ComponentRef } from '../engine/protocol';
 import { refKey } from '../engine/ref-key';
 import { elementIn } from '../frame/geometry';
+import { createSkipper, type Area } from '../frame/skip-unseen';
+import { showLook } from '../frame/look-sheets';
+import type { LookStore } from '../frame/look-store';
 import { SafeFrame } from '../frame/SafeFrame';
+import { useOnScreen } from '../shell/useOnScreen';
 import { Wedge } from '../shell/Wedge';
+import { whenIdle } from '../shell/when-idle';
 import { checkWords } from './checkWords';
 
 const HEIGHT = 132;
 const ROOM_AROUND = 14;
 /** Smaller than this nothing can be made out; of what is larger the beginning is shown. */
 const SMALLEST = 0.45;
-
-const Card = chakra('button', {
-  base: {
-    display: 'flex',
-    flexDirection: 'column',
-    textAlign: 'left',
-    bg: 'card',
-    border: '1px solid {colors.line}',
-    borderRadius: '5px',
-    overflow: 'hidden',
-    minWidth: 0,
-    cursor: 'pointer',
-    '&[data-short]': { borderColor: 'short' },
-    '&[data-unsure]': { borderColor: '#b58a1c' },
-    '&[data-selected]': { boxShadow: '0 0 0 2px {colors.accent}' },
-    _focusVisible: { outline: '2px solid {colors.accent}', outlineOffset: '2px' },
-  },
-});
 
 /** One state of a part, on its real page, with the figure that speaks for it. */
 export function StateFrame({
@@ -52,8 +35,8 @@ export function StateFrame({
   column,
   viewport,
   place,
+  exceptions,
   look,
-  rules,
   check,
   selected,
   onSelect,
@@ -63,113 +46,66 @@ export function StateFrame({
   column: StateColumn;
   viewport: ViewportName;
   place: EditingPlace;
-  /** Only its exceptions matter here: they say which element stands for the part. */
-  look: Look;
-  rules: readonly FrameRule[];
+  /** They say which element stands for the part. */
+  exceptions: Look['exceptions'];
+  look: LookStore;
   check: ColumnCheck | undefined;
   selected: boolean;
-  onSelect: () => void;
+  onSelect: (column: string) => void;
 }) {
   const frame = useQuery({
-    queryKey: ['engine', 'still', refKey(component), part, column.name, viewport, place, look.exceptions],
+    queryKey: ['engine', 'still', refKey(component), part, column.name, viewport, place, exceptions],
     staleTime: Infinity,
-    queryFn: () => engine().stillFrame(component, part, column.name, viewport, look, place),
+    queryFn: () => engine().stillFrame(component, part, column.name, viewport, exceptions, place),
   });
   return (
-    <Card
+    <button
       type="button"
+      className="frame"
       data-short={check?.verdict === 'short' ? '' : undefined}
       data-unsure={check?.verdict === 'unsure' ? '' : undefined}
       data-selected={selected ? '' : undefined}
       data-state={column.name}
       aria-label={`${column.label}: ${checkWords(check)}`}
-      onClick={onSelect}
+      onClick={() => onSelect(column.name)}
     >
-      <Flex
-        justifyContent="space-between"
-        gap="6px"
-        padding="5px 8px 4px"
-        fontSize="12px"
-        borderBottom="1px solid {colors.lineSoft}"
-        width="100%"
-        overflow="hidden"
-      >
-        <Box as="span" fontWeight={600} flexShrink={0}>
-          {column.label}
-        </Box>
-        <Box
-          as="span"
-          fontFamily="mono"
-          fontSize="10.5px"
-          color="ink3"
-          pt="1px"
-          overflow="hidden"
-          textOverflow="ellipsis"
-          whiteSpace="nowrap"
-        >
-          {column.pseudo || (column.atoms.length ? '' : 'at rest')}
-        </Box>
-      </Flex>
+      <span className="top">
+        <b>{column.label}</b>
+        <code>{column.pseudo || (column.atoms.length ? '' : 'at rest')}</code>
+      </span>
       <Picture
         html={frame.data?.html}
         order={frame.data?.order ?? 0}
         viewport={viewport}
         scheme={place.scheme ?? 'light'}
-        css={frameCss(rules, frame.data?.forced ?? 0)}
+        look={look}
+        forced={frame.data?.forced ?? 0}
+        keep={component.locator.selector}
         label={column.label}
       />
-      <Flex
-        justifyContent="space-between"
-        padding="5px 8px"
-        fontSize="12px"
-        alignItems="center"
-        width="100%"
-        minHeight="27px"
-      >
-        <Figure check={check} />
-      </Flex>
-    </Card>
+      <Figure check={check} />
+    </button>
   );
 }
 
 function Figure({ check }: { check: ColumnCheck | undefined }) {
-  if (!check) {
-    return (
-      <Box as="span" color="ink3">
-        nothing to measure
-      </Box>
-    );
-  }
+  if (!check) return <span className="figure">nothing to measure</span>;
   if (check.measured === undefined) {
     return (
-      <Box
-        as="span"
-        color={check.verdict === 'unsure' ? 'unsure' : 'ink3'}
-        fontWeight={check.verdict === 'unsure' ? 650 : 400}
-        title={check.reason}
-      >
-        {check.verdict === 'unsure' ? '? unsure' : 'exempt'}
-      </Box>
+      <span className="figure" title={check.reason}>
+        {check.verdict === 'unsure' ? <b>? unsure</b> : 'exempt'}
+      </span>
     );
   }
   const short = check.verdict === 'short';
   return (
-    <>
-      <Box
-        as="span"
-        display="inline-flex"
-        gap="5px"
-        alignItems="center"
-        fontWeight={650}
-        color={short ? 'short' : 'ink'}
-      >
+    <span className="figure">
+      <b>
         {short ? <Wedge /> : null}
         {showRatio(check.measured)}
-      </Box>
-      <Box as="span" color={short ? 'short' : 'ink3'} fontWeight={short ? 650 : 400}>
-        {short ? `short ${showShortfall(check.measured, check.needed)}` : `needs ${check.needed}`}
-      </Box>
-    </>
+      </b>
+      <span>{short ? `short ${showShortfall(check.measured, check.needed)}` : `needs ${check.needed}`}</span>
+    </span>
   );
 }
 
@@ -179,14 +115,19 @@ function Picture({
   order,
   viewport,
   scheme,
-  css,
+  look,
+  forced,
+  keep,
   label,
 }: {
   html: string | undefined;
   order: number;
   viewport: ViewportName;
   scheme: 'light' | 'dark';
-  css: string;
+  look: LookStore;
+  forced: number;
+  /** Selector of what the look may change. */
+  keep: string;
   label: string;
 }) {
   const holder = useRef<HTMLDivElement>(null);
@@ -194,6 +135,7 @@ function Picture({
   const [loaded, setLoaded] = useState(0);
   const [place, setPlace] = useState<{ x: number; y: number; scale: number }>();
   const [seen, setSeen] = useState(true);
+  const [skipper] = useState(createSkipper);
   const size = VIEWPORTS[viewport];
 
   const arrange = useCallback(() => {
@@ -214,7 +156,7 @@ function Picture({
     );
     // Never past the edges of the page, so that the picture is always full.
     const clamp = (value: number, least: number) => Math.min(0, Math.max(least, value));
-    setPlace({
+    const next = {
       x: clamp(
         Math.max(width / 2 - (box.left + box.width / 2) * scale, ROOM_AROUND - box.left * scale),
         width - size.width * scale,
@@ -224,16 +166,37 @@ function Picture({
         HEIGHT - size.height * scale,
       ),
       scale,
-    });
-  }, [order, size.width, size.height]);
+    };
+    setPlace((now) => (now?.x === next.x && now.y === next.y && now.scale === next.scale ? now : next));
+    const shown: Area = {
+      left: -next.x / next.scale,
+      top: -next.y / next.scale,
+      right: (width - next.x) / next.scale,
+      bottom: (HEIGHT - next.y) / next.scale,
+    };
+    skipper.choose(view, shown, keep);
+  }, [order, size.width, size.height, skipper, keep]);
 
+  const onScreen = useOnScreen(holder);
   useLayoutEffect(() => {
-    const style = frame.current?.contentDocument?.getElementById(LOOK_STYLE_ID);
-    if (loaded && style && style.textContent !== css) {
-      style.textContent = css;
-      arrange();
-    }
-  }, [loaded, css, arrange]);
+    if (!loaded) return;
+    const show = () => {
+      const document = frame.current?.contentDocument;
+      if (document && showLook(document, look.get(), forced)) arrange();
+    };
+    // What is seen comes first.
+    let ask: (() => void) | undefined;
+    const change = () => {
+      ask?.();
+      ask = onScreen ? void show() : whenIdle(show);
+    };
+    change();
+    const end = look.subscribe(change);
+    return () => {
+      end();
+      ask?.();
+    };
+  }, [loaded, look, forced, arrange, onScreen]);
 
   useEffect(() => {
     if (!loaded) return;
@@ -246,22 +209,17 @@ function Picture({
   }, [loaded, arrange]);
 
   return (
-    <Box
-      ref={holder}
-      height={`${HEIGHT}px`}
-      width="100%"
-      overflow="hidden"
-      position="relative"
-      bg="lineSoft"
-      pointerEvents="none"
-    >
+    <div ref={holder} className="picture" style={{ height: HEIGHT }}>
       {html ? (
         <SafeFrame
           frameRef={frame}
           html={html}
           title={`The component: ${label}`}
           hidden
-          onLoad={() => setLoaded((count) => count + 1)}
+          onLoad={() => {
+            skipper.forget();
+            setLoaded((count) => count + 1);
+          }}
           style={{
             position: 'absolute',
             left: 0,
@@ -276,21 +234,7 @@ function Picture({
           }}
         />
       ) : null}
-      {seen ? null : (
-        <Box
-          position="absolute"
-          inset="0"
-          display="grid"
-          placeItems="center"
-          bg="rgba(246,246,244,.88)"
-          color="ink2"
-          fontSize="12px"
-          textAlign="center"
-          padding="10px"
-        >
-          Not shown on the page in this state
-        </Box>
-      )}
-    </Box>
+      {seen ? null : <div className="unseen">Not shown on the page in this state</div>}
+    </div>
   );
 }

@@ -1,7 +1,5 @@
-import { Box } from '@chakra-ui/react';
 import {
   showRatio,
-  type Cell,
   type ColumnCheck,
   type SheetPart,
   type SheetRow,
@@ -9,18 +7,24 @@ import {
   type StateSheet,
 } from '@retoque/core';
 import { ChevronRight } from 'lucide-react';
-import { memo, useEffect, useRef, type KeyboardEvent, type ReactNode } from 'react';
+import { memo, useEffect, useMemo, useRef, type CSSProperties, type KeyboardEvent, type ReactNode } from 'react';
 import { Tally, Wedge } from '../shell/Wedge';
 import { CellValue, cellTitle } from './CellValue';
 import type { CellAddress } from './cells';
 import { checkWords } from './checkWords';
-import { gridStyles } from './gridStyles';
 import { step, type Range, type Selection, type ShownRow } from './selection';
 
 /** Widths in CSS pixels: of the names, the least of a state, and of what adds one. */
 const NAME_WIDTH = 140;
 const COLUMN_WIDTH = 96;
 const MORE_WIDTH = 34;
+/** In CSS pixels, with the line below it. */
+const ROW_HEIGHT = 30;
+
+const columnWidths = (columns: number) =>
+  ({
+    '--columns': `${NAME_WIDTH}px repeat(${columns}, minmax(${COLUMN_WIDTH}px, 1fr)) ${MORE_WIDTH}px`,
+  }) as CSSProperties;
 
 export interface GridActions {
   readonly select: (selection: Selection) => void;
@@ -64,7 +68,7 @@ export function StateGrid({
   actions: GridActions;
 }) {
   const table = useRef<HTMLTableElement>(null);
-  const names = columns.map((column) => column.name);
+  const names = useMemo(() => columns.map((column) => column.name), [columns]);
   const { head } = selection;
 
   // The focus follows the selection while it is in the sheet, and never jumps there from elsewhere.
@@ -107,45 +111,55 @@ export function StateGrid({
   };
 
   const inRange = new Set(range.rows.map((row) => `${row.part}/${row.row}`));
-  const rangeColumns = new Set(range.columns);
+  const rangeColumns = useMemo(() => new Set(range.columns), [range.columns]);
   const isShown = new Set(shown.map((row) => `${row.part}/${row.row}`));
   return (
-    <Box css={gridStyles}>
+    <div className="state-grid">
       <table
         ref={table}
-        style={{ minWidth: NAME_WIDTH + columns.length * COLUMN_WIDTH + MORE_WIDTH }}
+        style={{ minWidth: NAME_WIDTH + columns.length * COLUMN_WIDTH + MORE_WIDTH, ...columnWidths(columns.length) }}
         role="grid"
         aria-label="State sheet"
         aria-multiselectable="true"
         onKeyDown={move}
       >
-        <colgroup>
-          <col style={{ width: NAME_WIDTH }} />
-          {columns.map((column) => (
-            <col key={column.name} />
-          ))}
-          <col style={{ width: MORE_WIDTH }} />
-        </colgroup>
-        <thead>
-          <tr>
-            <th scope="col">Part and property</th>
+        <thead role="rowgroup">
+          <tr role="row">
+            <th role="columnheader" scope="col">
+              Part and property
+            </th>
             {columns.map((column) => (
-              <th key={column.name} scope="col" data-column={column.name} title={column.pseudo || 'at rest'}>
+              <th
+                key={column.name}
+                role="columnheader"
+                scope="col"
+                data-column={column.name}
+                title={column.pseudo || 'at rest'}
+              >
                 {column.label}
               </th>
             ))}
-            <th className="more">{addState}</th>
+            <th role="columnheader" className="more">
+              {addState}
+            </th>
           </tr>
         </thead>
         {sheet.parts.map((part) => {
           const isOpen = unfolded.has(part.name);
           const rows = sheet.rows.filter((row) => row.part === part.name && isShown.has(`${part.name}/${row.row.key}`));
           if (searching && !rows.length) return null;
+          const own = isOpen && !searching ? demands.filter((demand) => demand.part === part.name) : [];
+          const height = (1 + (isOpen ? rows.length + own.length : 0)) * ROW_HEIGHT;
           return (
-            <tbody key={part.name} data-part={part.name}>
+            <tbody
+              key={part.name}
+              role="rowgroup"
+              data-part={part.name}
+              // As high as it will be, so that a part that is not looked at need not be laid out.
+              style={{ containIntrinsicBlockSize: height }}
+            >
               <PartRow
                 part={part}
-                columns={names}
                 isOpen={isOpen}
                 isCurrent={part.name === currentParts}
                 isWhole={whole.has(part.name)}
@@ -170,30 +184,25 @@ export function StateGrid({
                     );
                   })
                 : null}
-              {isOpen && !searching
-                ? demands
-                    .filter((demand) => demand.part === part.name)
-                    .map((demand) => (
-                      <CheckRow
-                        key={demand.name}
-                        label={demand.label}
-                        demand={demand.name}
-                        columns={names}
-                        checks={sheet.checks.filter((check) => check.demand === demand.name)}
-                      />
-                    ))
-                : null}
+              {own.map((demand) => (
+                <CheckRow
+                  key={demand.name}
+                  label={demand.label}
+                  demand={demand.name}
+                  columns={names}
+                  checks={sheet.checks.filter((check) => check.demand === demand.name)}
+                />
+              ))}
             </tbody>
           );
         })}
       </table>
-    </Box>
+    </div>
   );
 }
 
 function PartRow({
   part,
-  columns,
   isOpen,
   isCurrent,
   isWhole,
@@ -201,7 +210,6 @@ function PartRow({
   actions,
 }: {
   part: SheetPart;
-  columns: readonly string[];
   isOpen: boolean;
   isCurrent: boolean;
   isWhole: boolean;
@@ -209,8 +217,8 @@ function PartRow({
   actions: GridActions;
 }) {
   return (
-    <tr className="part" data-current={isCurrent ? '' : undefined}>
-      <th scope="rowgroup" colSpan={columns.length + 2}>
+    <tr role="row" className="part" data-current={isCurrent ? '' : undefined}>
+      <th role="rowheader" scope="rowgroup">
         <span className="head">
           <button
             type="button"
@@ -261,42 +269,23 @@ interface ValueRowProps {
   readonly actions: GridActions;
 }
 
-const sameCell = (a: Cell, b: Cell): boolean =>
-  a.computed === b.computed &&
-  a.own === b.own &&
-  a.from === b.from &&
-  a.follows === b.follows &&
-  a.followsPlace === b.followsPlace &&
-  a.muted === b.muted &&
-  a.applies === b.applies &&
-  a.drawn === b.drawn &&
-  a.mixed === b.mixed &&
-  a.site?.selector === b.site?.selector &&
-  a.site?.line === b.site?.line;
-
-/** Answers of the worker are new objects each time, so rows are compared by what they show. */
-const sameValueRow = (a: ValueRowProps, b: ValueRowProps): boolean =>
-  a.names.join() === b.names.join() &&
-  a.rangeColumns === b.rangeColumns &&
-  a.headColumn === b.headColumn &&
-  a.selection === b.selection &&
-  a.anchorRef === b.anchorRef &&
-  a.actions === b.actions &&
-  a.row.row.key === b.row.row.key &&
-  a.row.cells.length === b.row.cells.length &&
-  a.row.cells.every((cell, i) => cell.column === b.row.cells[i]!.column && sameCell(cell, b.row.cells[i]!));
-
 const ValueRow = memo(function ValueRow({ row, names, rangeColumns, headColumn, anchorRef, actions }: ValueRowProps) {
   const { part } = row;
   const { key, label, properties, under, shorthand } = row.row;
   return (
-    <tr>
-      <th scope="row" className="name" data-under={under ? '' : undefined} title={shorthand ?? properties.join(', ')}>
+    <tr role="row">
+      <th
+        role="rowheader"
+        scope="row"
+        className="name"
+        data-under={under ? '' : undefined}
+        title={shorthand ?? properties.join(', ')}
+      >
         {label}
       </th>
       {names.map((name) => {
         const cell = row.cells.find((item) => item.column === name);
-        if (!cell?.applies) return <td key={name} className="none" aria-label="Not in this state" />;
+        if (!cell?.applies) return <td key={name} role="gridcell" className="none" aria-label="Not in this state" />;
         const isHead = headColumn === name;
         const address = { part, row: key, column: name };
         return (
@@ -329,10 +318,10 @@ const ValueRow = memo(function ValueRow({ row, names, rangeColumns, headColumn, 
           </td>
         );
       })}
-      <td className="none" />
+      <td role="gridcell" className="none" />
     </tr>
   );
-}, sameValueRow);
+});
 
 function CheckRow({
   label,
@@ -346,16 +335,16 @@ function CheckRow({
   checks: readonly ColumnCheck[];
 }) {
   return (
-    <tr className="check" data-demand={demand}>
-      <th scope="row" className="name">
+    <tr role="row" className="check" data-demand={demand}>
+      <th role="rowheader" scope="row" className="name">
         {label}
       </th>
       {columns.map((column) => {
         const check = checks.find((item) => item.column === column);
-        if (!check) return <td key={column} className="none" />;
+        if (!check) return <td key={column} role="gridcell" className="none" />;
         const tone = check.verdict === 'short' ? 'short' : check.verdict === 'unsure' ? 'unsure' : undefined;
         return (
-          <td key={column} className={tone} title={checkWords(check)} data-check={column}>
+          <td key={column} role="gridcell" className={tone} title={checkWords(check)} data-check={column}>
             {check.measured === undefined ? (
               check.verdict === 'unsure' ? (
                 '? unsure'
@@ -372,7 +361,7 @@ function CheckRow({
           </td>
         );
       })}
-      <td className="none" />
+      <td role="gridcell" className="none" />
     </tr>
   );
 }

@@ -1,23 +1,29 @@
-import { Box, Flex, Grid, Input } from '@chakra-ui/react';
 import type { Component, LookData, Page, Site, Trial } from '@retoque/contract';
-import { rowNamed, type EditingPlace, type StateColumn, type ViewportName } from '@retoque/core';
+import {
+  rowNamed,
+  type EditingPlace,
+  type Exception,
+  type FrameRules,
+  type StateColumn,
+  type ViewportName,
+} from '@retoque/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { FileCode2, Redo2, Undo2 } from 'lucide-react';
-import { useCallback, useEffect, useMemo, useRef, useState, type ClipboardEvent } from 'react';
-import { Link, useNavigate } from 'react-router';
+import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState, type ClipboardEvent } from 'react';
+import { useNavigate } from 'react-router';
 import { useAddTrial, useChangeComponent, useOpenComponent } from '../api/queries';
 import { engine } from '../engine/engine';
 import type { ComponentRef, SheetQuery } from '../engine/protocol';
 import { refKey } from '../engine/ref-key';
-import { AppBar } from '../shell/AppBar';
+import { createLookStore } from '../frame/look-store';
 import { Notice } from '../shell/Notice';
 import { handoverPath, stylePath, surveyPath } from '../shell/paths';
-import { Segments } from '../shell/Segments';
 import { toaster } from '../shell/toasts';
-import { Button } from '../theme/Button';
+import { useSteady } from '../shell/useSteady';
+import { useStable } from '../shell/useStable';
 import { AddState } from './AddState';
+import { BenchBar } from './BenchBar';
 import { readTyped } from './cell-problem';
-import { Legend, nearest, reachWords, valuesFor, withCurrent } from './bench';
+import { countsOf, Legend, nearest, reachWords, valuesFor, withCurrent } from './bench';
 import { requireKind, sameAddress } from './cells';
 import { useCommands } from './useCommands';
 import { asCss, asTable, readPasted } from './clipboard';
@@ -26,26 +32,28 @@ import { Conflict } from './Conflict';
 import { Editor } from './Editor';
 import { EditingBar, isBase, placeWords } from './EditingBar';
 import { Exceptions } from './Exceptions';
-import { HistoryMenu } from './HistoryMenu';
+import { Frames } from './Frames';
 import { keptLooks } from './kept';
 import { PartNote } from './PartNote';
 import { Pointing } from './Pointing';
 import { Rail } from './Rail';
-import { SaveStatus } from './SaveStatus';
 import { cellsOf, oneCell, rangeOf, type Selection, type ShownRow } from './selection';
+import { SheetBar } from './SheetBar';
 import { Shortcuts } from './Shortcuts';
-import { StateFrame } from './StateFrame';
 import { StateGrid, type GridActions } from './StateGrid';
+import { Trials } from './Trials';
 import { readUnsaved } from './unsaved';
 import { useAutosave } from './useAutosave';
 import { useBenchKeys } from './useBenchKeys';
 import { cellsName, useLookEditor } from './useLookEditor';
 import { useSheet } from './useSheet';
 import { useSiteComponents, type SiteComponent } from './useSiteComponents';
-import { worstCheck } from './worstCheck';
 
 const NO_PARTS: never[] = [];
-const NO_RULES: never[] = [];
+const NO_CHECKS: never[] = [];
+const NO_COLOURS: never[] = [];
+const NO_COMMANDS: never[] = [];
+const NO_RULES: readonly FrameRules[] = [];
 const WIDTHS: readonly ViewportName[] = ['wide', 'medium', 'narrow'];
 
 /** The main screen: one component in all its states, the state sheet below, the editor of the chosen cell beside. */
@@ -82,7 +90,13 @@ export function StyleBench({
   );
   const [parts, setParts] = useState<Parameters<typeof useLookEditor>[2]>(NO_PARTS);
   // What a closed window could not send any more is taken up again.
-  const editor = useLookEditor(kind, () => readUnsaved(trial.id)?.look ?? trial.look, parts, place);
+  const editor = useLookEditor(
+    kind,
+    () => readUnsaved(trial.id)?.look ?? trial.look,
+    parts,
+    place,
+    useSteady((next) => ask(next)),
+  );
   const { look, history } = editor;
   const save = useAutosave(component.id, trial, look as LookData);
 
@@ -128,7 +142,18 @@ export function StyleBench({
     staleTime: Infinity,
     queryFn: () => engine().siteColours(versionId),
   });
-  const { sheet, error } = useSheet(opened.data ? ref : undefined, look, query);
+  const [frameLook] = useState(createLookStore);
+  const rules = useRef<readonly FrameRules[]>(NO_RULES);
+  const isUntouched = useRef(false);
+  const showFrames = useCallback(() => frameLook.set(isUntouched.current ? NO_RULES : rules.current), [frameLook]);
+  const takeFrames = useCallback(
+    (next: readonly FrameRules[]) => {
+      rules.current = next;
+      showFrames();
+    },
+    [showFrames],
+  );
+  const { sheet, error, ask } = useSheet(opened.data ? ref : undefined, look, query, takeFrames);
   if (sheet && sheet.parts !== parts) setParts(sheet.parts);
 
   // The first sheet shows what falls short, if anything does.
@@ -146,22 +171,26 @@ export function StyleBench({
   }, [sheet, kind]);
 
   const words = search.trim().toLowerCase();
-  const shown = useMemo((): ShownRow[] => {
-    const open = new Set(unfolded);
-    const all = new Set(whole);
-    return (sheet?.rows ?? [])
-      .filter(({ part, row, first }) => {
-        if (!open.has(part)) return false;
-        if (!words) return first || all.has(part);
-        return [row.label, row.shorthand ?? '', ...row.properties].some((text) => text.toLowerCase().includes(words));
-      })
-      .map(({ part, row }) => ({ part, row: row.key }));
-  }, [sheet, unfolded, whole, words]);
-  const columns = useMemo((): readonly StateColumn[] => {
-    const open = sheet?.parts.filter((item) => unfolded.includes(item.name)) ?? [];
-    const names = new Set((open.length ? open : (sheet?.parts ?? [])).flatMap((item) => item.columns));
-    return sheet?.columns.filter((column) => names.has(column.name)) ?? [];
-  }, [sheet, unfolded]);
+  const shown = useStable(
+    useMemo((): readonly ShownRow[] => {
+      const open = new Set(unfolded);
+      const all = new Set(whole);
+      return (sheet?.rows ?? [])
+        .filter(({ part, row, first }) => {
+          if (!open.has(part)) return false;
+          if (!words) return first || all.has(part);
+          return [row.label, row.shorthand ?? '', ...row.properties].some((text) => text.toLowerCase().includes(words));
+        })
+        .map(({ part, row }) => ({ part, row: row.key }));
+    }, [sheet?.rows, unfolded, whole, words]),
+  );
+  const columns = useStable(
+    useMemo((): readonly StateColumn[] => {
+      const open = sheet?.parts.filter((item) => unfolded.includes(item.name)) ?? [];
+      const names = new Set((open.length ? open : (sheet?.parts ?? [])).flatMap((item) => item.columns));
+      return sheet?.columns.filter((column) => names.has(column.name)) ?? [];
+    }, [sheet?.columns, sheet?.parts, unfolded]),
+  );
   const names = useMemo(() => columns.map((column) => column.name), [columns]);
 
   const part = sheet?.parts.find((item) => item.name === selection.head.part) ?? sheet?.parts[0];
@@ -173,11 +202,16 @@ export function StyleBench({
   const range = useMemo(() => rangeOf(active, shown, names), [active, shown, names]);
   const sheetRow = sheet?.rows.find((item) => item.part === active.head.part && item.row.key === active.head.row);
   const cell = sheetRow?.cells.find((item) => item.column === active.head.column);
-  const partColumns = sheet?.columns.filter((column) => part?.columns.includes(column.name)) ?? [];
+  const partColumns = useStable(sheet?.columns.filter((column) => part?.columns.includes(column.name)) ?? []);
 
   const selected = cellsOf(range);
-  const backToGrid = () => grid.current?.querySelector<HTMLElement>('.cell[data-head]')?.focus();
-  const setSelected = (values: Readonly<Record<string, string>>, gesture?: string) => {
+  const retry = useSteady(() => void save.retry());
+  const undo = useSteady(editor.undo);
+  const redo = useSteady(editor.redo);
+  const go = useSteady(editor.go);
+  const lookNow = useSteady(() => look);
+  const backToGrid = useCallback(() => grid.current?.querySelector<HTMLElement>('.cell[data-head]')?.focus(), []);
+  const setSelected = useSteady((values: Readonly<Record<string, string>>, gesture?: string) => {
     const given = new Set(Object.values(values));
     const text = given.size === 1 ? [...given][0] : undefined;
     editor.set(
@@ -188,11 +222,11 @@ export function StyleBench({
       `${cellsName(kind, selected)}${text ? `: ${text}` : ''}`,
       gesture,
     );
-  };
-  const clear = () => editor.clear(selected);
-  const mute = () => {
+  });
+  const clear = useSteady(() => editor.clear(selected));
+  const mute = useSteady(() => {
     if (!editor.toggleMuted(selected)) toaster.create({ title: 'Nothing is set by you here.' });
-  };
+  });
   const fill = () => {
     if (!sheetRow || !cell) return;
     let values = editor.own(active.head);
@@ -208,7 +242,7 @@ export function StyleBench({
       `Fill ${cellsName(kind, cells)}`,
     );
   };
-  const takeAlong = (takenParts: readonly string[]) => {
+  const takeAlong = useSteady((takenParts: readonly string[]) => {
     const value = editor.own(active.head)?.color;
     if (value === undefined) return;
     const taken = takenParts.map((name) => ({ part: name, row: 'text', column: active.head.column }));
@@ -216,7 +250,7 @@ export function StyleBench({
       taken.map((address) => ({ address, values: { color: value } })),
       `Take along ${cellsName(kind, taken)}`,
     );
-  };
+  });
   const report = (problems: readonly string[]) => {
     if (problems.length) toaster.create({ title: problems.slice(0, 3).join(' ') });
   };
@@ -245,39 +279,35 @@ export function StyleBench({
       );
   };
 
-  // Actions stay the same objects, so that rows of the sheet need not be drawn again; they find the newest here.
-  const latest = useRef({ clear, unfolded });
-  useEffect(() => {
-    latest.current = { clear, unfolded };
+  const togglePart = useSteady((name: string) => {
+    setUnfolded((now) => (now.includes(name) ? now.filter((other) => other !== name) : [...now, name]));
+    if (unfolded.includes(name)) return;
+    const first = kind.parts.find((item) => item.name === name)?.first[0] ?? 'text';
+    setSelection((now) => oneCell({ part: name, row: first, column: now.head.column }));
   });
   const actions = useMemo(
-    (): GridActions => ({
+    (): GridActions & { column: (name: string) => void } => ({
       select: setSelection,
+      column: (name) => setSelection((now) => oneCell({ ...now.head, column: name })),
       edit: () => field.current?.focus(),
-      clear: () => latest.current.clear(),
-      togglePart: (name) => {
-        setUnfolded((now) => (now.includes(name) ? now.filter((other) => other !== name) : [...now, name]));
-        if (!latest.current.unfolded.includes(name)) {
-          const first = kind.parts.find((item) => item.name === name)?.first[0] ?? 'text';
-          setSelection((now) => oneCell({ part: name, row: first, column: now.head.column }));
-        }
-      },
+      clear,
+      togglePart,
       toggleWhole: (name) =>
         setWhole((now) => (now.includes(name) ? now.filter((other) => other !== name) : [...now, name])),
     }),
-    [kind],
+    [clear, togglePart],
   );
   const open = useOpenComponent();
   const addTrial = useAddTrial(component.id);
   const chooseTrial = useChangeComponent(component.id);
   const tell = (problem: Error) => toaster.create({ title: problem.message });
-  const pick = ({ found, pages }: SiteComponent) => {
+  const pick = useSteady(({ found, pages }: SiteComponent) => {
     const on = pages.find((item) => item.id === page.id) ?? pages[0]!;
     open.mutate(
       { pageId: on.id, kind: found.kind, name: found.name, locator: structuredClone(found.locator) as never },
       { onSuccess: (stored) => void navigate(stylePath(site.id, on.id, stored.id)), onError: tell },
     );
-  };
+  });
   const pickOrder = useCallback(
     (order: number) => {
       setDialog(undefined);
@@ -285,6 +315,9 @@ export function StyleBench({
     },
     [ref],
   );
+
+  const chooseTrialOf = useSteady((id: string) => chooseTrial.mutate({ currentTrialId: id }, { onError: tell }));
+  const tryAnother = useSteady(() => addTrial.mutate({ look: look as LookData, makeCurrent: true }, { onError: tell }));
 
   const loadNewer = () => {
     if (save.state.kind !== 'conflict') return;
@@ -308,6 +341,12 @@ export function StyleBench({
       },
     );
   };
+
+  const counts = useStable(countsOf(sheet));
+  const railComponents = useMemo(
+    () => withCurrent(siteComponents.components, component, counts),
+    [siteComponents.components, component, counts],
+  );
 
   const commands = useCommands({
     canUndo: history.past.length > 0,
@@ -337,85 +376,61 @@ export function StyleBench({
     },
   });
   const untouched = useBenchKeys(commands, dialog !== undefined);
+  useLayoutEffect(() => {
+    isUntouched.current = untouched;
+    showFrames();
+  }, [untouched, showFrames]);
+  const point = useCallback(() => setDialog('pointing'), []);
+  const closeDialog = useCallback(() => setDialog(undefined), []);
+  const correct = useSteady((selector: string | undefined) => {
+    setPointed(undefined);
+    editor.correctPart(active.head.part, part?.label ?? active.head.part, selector);
+  });
+  const addException = useSteady((exception: Exception) => {
+    editor.addException(exception);
+    setCondition({ ...condition, exception: exception.id });
+  });
+  const removeException = useSteady((exception: Exception) => {
+    editor.removeException(exception);
+    if (condition.exception === exception.id) setCondition({ ...condition, exception: undefined });
+  });
+  const changePlace = useCallback(({ viewport: _kept, ...rest }: EditingPlace) => setCondition(rest), []);
   const partNote = (
     <PartNote
       key={active.head.part + (pointed ?? '')}
       versionId={versionId}
       part={part}
       pointed={pointed}
-      onPoint={() => setDialog('pointing')}
-      onCorrect={(selector) => {
-        setPointed(undefined);
-        editor.correctPart(active.head.part, part?.label ?? active.head.part, selector);
-      }}
+      onPoint={point}
+      onCorrect={correct}
     />
   );
 
   return (
-    <Grid
-      height={{ base: 'auto', lg: '100%' }}
-      minHeight="100%"
-      templateRows={{ base: 'auto', lg: 'auto minmax(0, 1fr)' }}
-      templateColumns={{ base: 'minmax(0, 1fr)', lg: '204px minmax(0, 1fr) 300px' }}
-    >
-      <Box gridColumn="1 / -1">
-        <AppBar
-          site={site.name}
-          steps={[
-            { label: 'Survey', to: surveyPath(site.id, page.id) },
-            { label: 'Style', to: stylePath(site.id, page.id, component.id) },
-            { label: 'Hand over', to: handoverPath(site.id, page.id, component.id) },
-          ]}
-        >
-          <SaveStatus state={save.state} onRetry={() => void save.retry()} />
-          <Flex>
-            <Button
-              variant="barQuiet"
-              size="icon"
-              aria-label="Undo"
-              title={`Undo ${history.past.at(-1)?.name ?? ''} (Ctrl Z)`}
-              disabled={!history.past.length}
-              onClick={editor.undo}
-            >
-              <Undo2 aria-hidden="true" />
-            </Button>
-            <Button
-              variant="barQuiet"
-              size="icon"
-              aria-label="Redo"
-              title={`Redo ${history.future[0]?.name ?? ''} (Ctrl Shift Z)`}
-              disabled={!history.future.length}
-              onClick={editor.redo}
-            >
-              <Redo2 aria-hidden="true" />
-            </Button>
-            <HistoryMenu history={history} onGo={editor.go} />
-          </Flex>
-          <Button asChild variant="bar">
-            <Link to={handoverPath(site.id, page.id, component.id)}>
-              <FileCode2 aria-hidden="true" />
-              Take the CSS
-            </Link>
-          </Button>
-        </AppBar>
-      </Box>
+    <div className="bench">
+      <div className="over">
+        <BenchBar
+          siteName={site.name}
+          siteId={site.id}
+          pageId={page.id}
+          componentId={component.id}
+          save={save.state}
+          history={history}
+          onRetry={retry}
+          onUndo={undo}
+          onRedo={redo}
+          onGo={go}
+        />
+      </div>
       <Rail
-        components={withCurrent(siteComponents.components, component, sheet)}
+        components={railComponents}
         pages={site.pages}
         pending={siteComponents.pending}
         currentSelector={component.locator.selector}
         currentKind={component.kind}
         onPick={pick}
       />
-      <Flex
-        as="main"
-        direction="column"
-        minWidth="0"
-        minHeight="0"
-        position="relative"
-        isolation="isolate"
-        overflowY={{ lg: 'auto' }}
-      >
+      <main>
         {save.state.kind === 'conflict' ? (
           <Conflict busy={addTrial.isPending} onLoad={loadNewer} onKeepBoth={keepBoth} />
         ) : null}
@@ -425,75 +440,43 @@ export function StyleBench({
           ...(sheet?.problems ?? []),
         ].map((message) =>
           message ? (
-            <Box key={message} padding="10px 14px 0">
+            <div key={message} className="note">
               <Notice tone="short">{message}</Notice>
-            </Box>
+            </div>
           ) : null,
         )}
         {opened.data?.outcome === 'moved' ? (
-          <Box padding="10px 14px 0">
+          <div className="note">
             <Notice>The page has changed, and this component was found again at {opened.data.selector}.</Notice>
-          </Box>
+          </div>
         ) : null}
-        <Flex alignItems="center" gap="12px" padding="9px 14px 8px" flexWrap="wrap">
-          <Box as="h1" fontSize="17px" fontWeight={650}>
-            {component.name}
-          </Box>
-          <Box color="ink2" minWidth="0" flex="1" overflow="hidden" textOverflow="ellipsis" whiteSpace="nowrap">
+        <div className="bench-head">
+          <h1>{component.name}</h1>
+          <div className="reach">
             {opened.data ? reachWords(kind.label, kind.plural, opened.data.reach) : ''}{' '}
-            <Box as="span" fontFamily="mono" fontSize="11.5px">
-              {part?.selector ?? opened.data?.selector}
-            </Box>
-          </Box>
-          <Flex gap="4px" alignItems="center">
-            <Segments
-              label="Trials"
-              value={trial.id}
-              choices={component.trials.map((item) => ({
-                value: item.id,
-                label: component.trials.length > 1 ? item.name : `Trial ${item.name}`,
-              }))}
-              onChange={(id) => chooseTrial.mutate({ currentTrialId: id }, { onError: tell })}
-            />
-            <Button
-              variant="quiet"
-              size="s"
-              title="Try a rival look, kept beside this one"
-              aria-label="Add a trial"
-              disabled={addTrial.isPending}
-              onClick={() => addTrial.mutate({ look: look as LookData, makeCurrent: true }, { onError: tell })}
-            >
-              +
-            </Button>
-          </Flex>
-        </Flex>
-        <Grid
-          autoFlow="column"
-          autoColumns="minmax(148px, 1fr)"
-          gap="8px"
-          padding="3px 14px 12px"
-          overflowX="auto"
-          flexShrink={0}
-          data-untouched={untouched ? '' : undefined}
-        >
-          {opened.data && part
-            ? partColumns.map((state) => (
-                <StateFrame
-                  key={`${part.name} ${state.name}`}
-                  component={ref}
-                  part={part.name}
-                  column={state}
-                  viewport={viewport}
-                  place={place}
-                  look={look}
-                  rules={untouched || !sheet ? NO_RULES : sheet.frameRules}
-                  check={worstCheck(sheet?.checks ?? [], part.name, state.name)}
-                  selected={state.name === active.head.column}
-                  onSelect={() => setSelection(oneCell({ ...active.head, column: state.name }))}
-                />
-              ))
-            : null}
-        </Grid>
+            <code>{part?.selector ?? opened.data?.selector}</code>
+          </div>
+          <Trials
+            trials={component.trials}
+            current={trial.id}
+            busy={addTrial.isPending}
+            onChoose={chooseTrialOf}
+            onAdd={tryAnother}
+          />
+        </div>
+        <Frames
+          component={opened.data ? ref : undefined}
+          part={part?.name}
+          columns={partColumns}
+          checks={sheet?.checks ?? NO_CHECKS}
+          viewport={viewport}
+          place={place}
+          exceptions={look.exceptions}
+          look={frameLook}
+          untouched={untouched}
+          selected={active.head.column}
+          onSelect={actions.column}
+        />
         <EditingBar
           siteId={site.id}
           bounds={site.bounds}
@@ -501,10 +484,10 @@ export function StyleBench({
           place={place}
           pageName={page.name}
           pageId={page.id}
-          look={look}
+          exceptionsOfLook={look.exceptions}
           part={active.head.part}
           onViewport={setViewport}
-          onPlace={({ viewport: _kept, ...rest }) => setCondition(rest)}
+          onPlace={changePlace}
           exceptions={
             part ? (
               <Exceptions
@@ -512,24 +495,17 @@ export function StyleBench({
                 part={part.name}
                 partLabel={part.label}
                 reach={part.reach}
-                look={look}
-                onAdd={(exception) => {
-                  editor.addException(exception);
-                  setCondition({ ...condition, exception: exception.id });
-                }}
-                onRemove={(exception) => {
-                  editor.removeException(exception);
-                  if (condition.exception === exception.id) setCondition({ ...condition, exception: undefined });
-                }}
+                all={look.exceptions}
+                onAdd={addException}
+                onRemove={removeException}
               />
             ) : null
           }
         />
         {sheet ? (
-          <Box
+          <div
             ref={grid}
-            flex={{ lg: '1 0 auto' }}
-            bg="card"
+            className="sheet"
             onCopy={(event) => copy(event, false)}
             onCut={(event) => copy(event, true)}
             onPaste={(event) => {
@@ -538,57 +514,16 @@ export function StyleBench({
               paste(event.clipboardData.getData('text/plain'));
             }}
           >
-            <Flex
-              gap="8px"
-              padding="7px 9px"
-              alignItems="center"
-              flexWrap={{ base: 'wrap', lg: 'nowrap' }}
-              borderTop="1px solid {colors.line}"
-            >
-              <Input
-                ref={finder}
-                type="search"
-                width="200px"
-                height="28px"
-                placeholder="Find a property"
-                aria-label="Find a property"
-                value={search}
-                onChange={(event) => {
-                  const text = event.target.value;
-                  setSearch(text);
-                }}
-                onKeyDown={(event) => {
-                  if (event.key === 'Escape') setSearch('');
-                  if (event.key === 'Enter') backToGrid();
-                }}
-              />
-              {searching && !shown.length ? (
-                <Box role="status" color="ink2">
-                  No property is called “{search.trim()}”.
-                </Box>
-              ) : null}
-              <Box
-                color={isBase(place) ? 'ink2' : 'accent'}
-                fontWeight={isBase(place) ? 400 : 650}
-                ml={{ base: '0', lg: 'auto' }}
-                width={{ base: '100%', lg: 'auto' }}
-                order={{ base: -1, lg: 0 }}
-                data-testid="editing-place"
-              >
-                {placeWords(place, look, page.name, site.bounds)}
-              </Box>
-              <Button
-                variant="quiet"
-                size="s"
-                title="Everything that can be done here (.)"
-                onClick={() => setDialog('commands')}
-              >
-                Commands
-              </Button>
-              <Button variant="quiet" size="s" title="Keys (?)" onClick={() => setDialog('keys')}>
-                Keys
-              </Button>
-            </Flex>
+            <SheetBar
+              field={finder}
+              search={search}
+              nothing={searching && !shown.length}
+              where={placeWords(place, look.exceptions, page.name, site.bounds)}
+              isBase={isBase(place)}
+              onSearch={setSearch}
+              onLeave={backToGrid}
+              onDialog={setDialog}
+            />
             <StateGrid
               sheet={sheet}
               shown={shown}
@@ -604,42 +539,33 @@ export function StyleBench({
               actions={actions}
             />
             {sheet.conflicts.length ? (
-              <Box padding="8px 14px 0" color="ink2" fontSize="12px" data-testid="conflicts">
+              <div className="below" data-testid="conflicts">
                 Set here over the look of another component, which reaches wider: {sheet.conflicts.join('; ')}.
-              </Box>
+              </div>
             ) : null}
             {sheet.missing.length ? (
-              <Box padding="8px 14px 0" color="ink3" fontSize="12px" data-testid="missing-parts">
+              <div className="below" data-testid="missing-parts">
                 Not on this page: {sheet.missing.map((item) => item.label.toLowerCase()).join(', ')}.
-              </Box>
+              </div>
             ) : null}
             <Legend />
-          </Box>
+          </div>
         ) : null}
-      </Flex>
-      <Box
-        as="aside"
-        aria-label="Editor"
-        bg="sheet"
-        borderLeft={{ lg: '1px solid {colors.line}' }}
-        borderTop={{ base: '1px solid {colors.line}', lg: 'none' }}
-        padding="12px 14px"
-        position="relative"
-        overflowY="auto"
-      >
+      </main>
+      <aside className="editor" aria-label="Editor">
         {sheet && sheetRow && cell?.applies ? (
           <Editor
             kind={kind}
             component={ref}
             sheet={sheet}
-            look={look}
+            lookNow={lookNow}
             query={query}
             viewport={viewport}
             address={active.head}
             row={sheetRow.row}
             cell={cell}
             selectedCount={selected.length}
-            colours={colours.data ?? []}
+            colours={colours.data ?? NO_COLOURS}
             field={field}
             partNote={partNote}
             onChange={setSelected}
@@ -650,26 +576,30 @@ export function StyleBench({
           />
         ) : sheet && part ? (
           <>
-            <Box color="ink2" mb="10px">
+            <p className="follows">
               {shown.length
                 ? `${part.label} is never in this state. Choose another cell.`
                 : 'Unfold a part to style it.'}
-            </Box>
+            </p>
             {partNote}
           </>
         ) : null}
-      </Box>
-      <CommandPalette commands={commands} open={dialog === 'commands'} onClose={() => setDialog(undefined)} />
-      <Shortcuts commands={commands} open={dialog === 'keys'} onClose={() => setDialog(undefined)} />
+      </aside>
+      <CommandPalette
+        commands={dialog === 'commands' ? commands : NO_COMMANDS}
+        open={dialog === 'commands'}
+        onClose={closeDialog}
+      />
+      <Shortcuts commands={dialog === 'keys' ? commands : NO_COMMANDS} open={dialog === 'keys'} onClose={closeDialog} />
       {dialog === 'pointing' ? (
         <Pointing
           versionId={versionId}
           label={part?.label ?? 'part'}
           viewport={viewport}
           onPick={pickOrder}
-          onClose={() => setDialog(undefined)}
+          onClose={closeDialog}
         />
       ) : null}
-    </Grid>
+    </div>
   );
 }

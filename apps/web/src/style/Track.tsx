@@ -1,4 +1,3 @@
-import { Box } from '@chakra-ui/react';
 import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
 
 /** A stretch of a track, each end 0 to 1. */
@@ -7,13 +6,18 @@ export interface Stretch {
   readonly to: number;
 }
 
-const trackStyles = {
-  display: 'grid',
-  gridTemplateColumns: '64px 1fr 42px',
-  columnGap: '8px',
-  alignItems: 'center',
-  marginBottom: '7px',
-  '& .bar': {
+/** Styles of all tracks within an element. */
+export const trackStyles = {
+  '& .track': {
+    display: 'grid',
+    gridTemplateColumns: '64px 1fr 42px',
+    columnGap: '8px',
+    alignItems: 'center',
+    marginBottom: '7px',
+  },
+  '& .track .label': { color: 'ink2' },
+  '& .track .shown': { fontFamily: 'mono', fontSize: '11.5px', textAlign: 'right' },
+  '& .track .bar': {
     height: '16px',
     borderRadius: 's',
     position: 'relative',
@@ -21,7 +25,7 @@ const trackStyles = {
     touchAction: 'none',
     boxShadow: 'inset 0 0 0 1px rgba(0,0,0,.12)',
   },
-  '& .thumb': {
+  '& .track .thumb': {
     position: 'absolute',
     top: '-3px',
     width: '8px',
@@ -31,15 +35,15 @@ const trackStyles = {
     border: '1.5px solid {colors.ink}',
     borderRadius: 's',
   },
-  '& .thumb:focus-visible': { outline: '2px solid {colors.accent}', outlineOffset: '2px' },
-  '& .passing': {
+  '& .track .thumb:focus-visible': { outline: '2px solid {colors.accent}', outlineOffset: '2px' },
+  '& .track .passing': {
     gridColumn: 2,
     height: '3px',
     position: 'relative',
     marginTop: '5px',
     backgroundImage: 'repeating-linear-gradient(90deg, #b9b9b5 0 2px, transparent 2px 5px)',
   },
-  '& .passing i': { position: 'absolute', top: 0, height: '3px', minWidth: '3px', bg: 'ink' },
+  '& .track .passing i': { position: 'absolute', top: 0, height: '3px', minWidth: '3px', bg: 'ink' },
 } as const;
 
 /** One track of a colour: dragged, clicked or moved by arrow keys (with Shift by ten), with a line where it passes. */
@@ -90,10 +94,8 @@ export function Track({
     onChange(clamp(next));
   };
   return (
-    <Box css={trackStyles}>
-      <Box as="span" color="ink2">
-        {label}
-      </Box>
+    <div className="track">
+      <span className="label">{label}</span>
       <div
         ref={bar}
         className="bar"
@@ -133,9 +135,7 @@ export function Track({
           }}
         />
       </div>
-      <Box as="span" fontFamily="mono" fontSize="11.5px" textAlign="right">
-        {shown}
-      </Box>
+      <span className="shown">{shown}</span>
       {passing ? (
         <div className="passing" data-passing={label}>
           {passing.map((stretch) => (
@@ -146,6 +146,6 @@ export function Track({
           ))}
         </div>
       ) : null}
-    </Box>
+    </div>
   );
 }

@@ -1,4 +1,4 @@
-import { Box, Input } from '@chakra-ui/react';
+import { Input } from '@chakra-ui/react';
 import { parseColour, type Row } from '@retoque/core';
 import { useState, type RefObject } from 'react';
 import { readTyped } from './cell-problem';
@@ -26,7 +26,7 @@ export function TypedValue({
   const read = text === undefined || text.trim() === '' ? undefined : readTyped(row, text);
   const problem = read && !read.ok ? read.problem : undefined;
   return (
-    <Box>
+    <div>
       <Input
         ref={field}
         fontFamily="mono"
@@ -65,10 +65,10 @@ export function TypedValue({
         }}
       />
       {problem ? (
-        <Box id="value-problem" role="alert" color="short" fontSize="12px" mt="5px">
+        <div id="value-problem" role="alert" className="problem">
           {problem}
-        </Box>
+        </div>
       ) : null}
-    </Box>
+    </div>
   );
 }

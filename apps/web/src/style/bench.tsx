@@ -27,17 +27,28 @@ export function valuesFor(rowKey: string, text: string | undefined): Readonly<Re
   return read?.ok ? read.values : undefined;
 }
 
+export interface Counts {
+  readonly short: number;
+  readonly unsure: number;
+}
+
+/** How many checks of a sheet fall short or are unsure; undefined without a sheet. */
+export function countsOf(sheet: StateSheet | undefined): Counts | undefined {
+  if (!sheet) return undefined;
+  const count = (verdict: string) => sheet.checks.filter((check) => check.verdict === verdict).length;
+  return { short: count('short'), unsure: count('unsure') };
+}
+
 /** The list with the figures of the edit in hand, which the stored looks do not have yet. */
 export function withCurrent(
   components: readonly SiteComponent[],
   component: Component,
-  sheet: StateSheet | undefined,
+  counts: Counts | undefined,
 ): readonly SiteComponent[] {
-  if (!sheet) return components;
-  const count = (verdict: string) => sheet.checks.filter((check) => check.verdict === verdict).length;
+  if (!counts) return components;
   return components.map((item) =>
     item.found.kind === component.kind && item.found.selector === component.locator.selector
-      ? { ...item, found: { ...item.found, short: count('short'), unsure: count('unsure') } }
+      ? { ...item, found: { ...item.found, ...counts } }
       : item,
   );
 }

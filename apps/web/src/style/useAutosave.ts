@@ -13,6 +13,7 @@ export type SaveState =
   | { readonly kind: 'conflict'; readonly current: Trial };
 
 const PAUSE_MILLIS = 500;
+const KEEP_MILLIS = 150;
 const FIRST_RETRY_MILLIS = 1500;
 const LONGEST_RETRY_MILLIS = 20_000;
 
@@ -70,20 +71,39 @@ export function useAutosave(componentId: string, trial: Trial, look: LookData) {
     if (retryIn !== undefined) timer.current = setTimeout(() => void send(), retryIn);
   }, [componentId, trial.id]);
 
-  useEffect(() => {
-    latest.current = { ...latest.current, look };
-    if (sameLook(look, latest.current.saved) && !sending.current) {
-      dropUnsaved(trial.id);
+  /** Keeps in the browser what the server does not have yet. */
+  const keep = useCallback(() => {
+    const { revision: baseRevision, look: mine, saved } = latest.current;
+    if (sameLook(mine, saved)) {
+      if (!sending.current) dropUnsaved(trial.id);
       return;
     }
-    const { revision: baseRevision } = latest.current;
     const before = readUnsaved(trial.id);
-    if (!before || !sameLook(before.look, look)) {
-      writeUnsaved(trial.id, { baseRevision, saveId: crypto.randomUUID(), look });
+    if (!before || !sameLook(before.look, mine)) {
+      writeUnsaved(trial.id, { baseRevision, saveId: crypto.randomUUID(), look: mine });
     }
+  }, [trial.id]);
+
+  useEffect(() => {
+    latest.current = { ...latest.current, look };
+    // Not between a keystroke and what it shows: writing takes the browser a while.
+    const keeping = setTimeout(keep, KEEP_MILLIS);
     clearTimeout(timer.current);
     timer.current = setTimeout(() => void send(), PAUSE_MILLIS);
-  }, [look, send, trial.id]);
+    return () => clearTimeout(keeping);
+  }, [look, keep, send]);
+
+  useEffect(() => {
+    const hidden = () => {
+      if (document.visibilityState === 'hidden') keep();
+    };
+    window.addEventListener('pagehide', keep);
+    document.addEventListener('visibilitychange', hidden);
+    return () => {
+      window.removeEventListener('pagehide', keep);
+      document.removeEventListener('visibilitychange', hidden);
+    };
+  }, [keep]);
 
   useEffect(() => {
     const online = () => {

@@ -33,18 +33,26 @@ export function cellsName(kind: Kind, cells: readonly CellAddress[]): string {
   return `${part}, ${row.toLowerCase()}, ${columnLabel(first.column).toLowerCase()}${rest}`;
 }
 
-/** The look in hand with its history; every edit is one named step that can be undone. */
+/**
+ * The look in hand with its history; every edit is one named step that can be undone.
+ *
+ * @param onChange called with the next look before anything is drawn
+ */
 export function useLookEditor(
   kind: Kind,
   start: () => Look,
   parts: readonly SheetPart[],
   place: EditingPlace,
+  onChange: (look: Look) => void,
 ): LookEditor {
   const [history, dispatch] = useReducer(historyReducer, undefined, () => startHistory(start()));
   const look = history.present;
   const change = useCallback(
-    (next: Look, name: string, gesture?: string) => dispatch({ type: 'change', look: next, name, gesture }),
-    [],
+    (next: Look, name: string, gesture?: string) => {
+      onChange(next);
+      dispatch({ type: 'change', look: next, name, gesture });
+    },
+    [onChange],
   );
 
   useEffect(() => {

@@ -1,4 +1,4 @@
-import { fromOklch, toHex, type Look, type Oklch } from '@retoque/core';
+import { fromOklch, toHex, type Look, type Oklch, type StateSheet } from '@retoque/core';
 import { useEffect, useRef, useState } from 'react';
 import { engine } from '../engine/engine';
 import type { ComponentRef, SheetQuery } from '../engine/protocol';
@@ -8,15 +8,21 @@ import type { Stretch } from './Track';
 const SAMPLES = 49;
 /** Tracks are measured when the typing pauses, so that they never stand in the way of the sheet. */
 const PAUSE_MILLIS = 160;
-const MAX_CHROMA = 0.37;
+/** Chroma at the end of its track; beyond it no screen shows anything. */
+export const MAX_CHROMA = 0.37;
 const at = (i: number) => i / (SAMPLES - 1);
 
 export type Passing = Readonly<Record<'l' | 'c' | 'h', readonly Stretch[]>>;
 
-/** Where along each track a colour passes in its own state and in all that follow it; undefined until measured. */
+/**
+ * Where along each track a colour passes in its own state and in all that follow it; undefined until measured.
+ *
+ * @param sheet measured again when it changes
+ */
 export function usePassing(
   component: ComponentRef,
-  look: Look,
+  lookNow: () => Look,
+  sheet: StateSheet,
   query: SheetQuery,
   address: CellAddress,
   colour: Oklch,
@@ -41,7 +47,7 @@ export function usePassing(
     );
     const timer = setTimeout(() => {
       engine()
-        .tryColours(component, look, query, { part, row, column }, colours)
+        .tryColours(component, lookNow(), query, { part, row, column }, colours)
         .then((samples) => {
           if (number !== asked.current) return;
           const part = (n: number) =>
@@ -53,7 +59,7 @@ export function usePassing(
         });
     }, PAUSE_MILLIS);
     return () => clearTimeout(timer);
-  }, [component, look, query, part, row, column, l, c, h, alpha, isMeasured]);
+  }, [component, lookNow, sheet, query, part, row, column, l, c, h, alpha, isMeasured]);
 
   return isMeasured ? passing : undefined;
 }

@@ -1,4 +1,5 @@
 import { createSystem, defaultBaseConfig, defineConfig } from '@chakra-ui/react';
+import { benchStyles } from '../style/benchStyles';
 import { button, dialog, input, popover, tabs, textarea, toast } from './recipes';
 import { tokens } from './tokens';
 
@@ -15,6 +16,7 @@ const config = defineConfig({
       lineHeight: 1.35,
       fontFeatureSettings: '"tnum"',
     },
+    ...benchStyles,
     '::selection': { bg: '#bcd9dd' },
     'a:focus-visible': { outline: '2px solid {colors.accent}', outlineOffset: '2px', borderRadius: '2px' },
     '*, *::before, *::after': {

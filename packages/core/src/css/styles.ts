@@ -180,6 +180,16 @@ export class PageStyles {
     });
   }
 
+  /** @internal What the page that this one extends has worked out already, where no added rule has a say. */
+  sharedStyleOf(
+    element: ElementNode,
+    forced: ForcedStates,
+    parent: ElementStyle | undefined,
+  ): ElementStyle | undefined {
+    if (!this.base || (parent && !parent.belongsTo(this.base)) || this.index.addsTo(element)) return undefined;
+    return this.base.at(forced).of(element);
+  }
+
   /** @internal A style is shared by all elements and states in which the same rules match under the same parent. */
   styleOf(
     element: ElementNode,
@@ -308,7 +318,8 @@ export class StyledPage {
     }
     for (let i = path.length - 1; i >= 0; i--) {
       const next = path[i]!;
-      style = this.styles.styleOf(next, undefined, this.forced, style);
+      style =
+        this.styles.sharedStyleOf(next, this.forced, style) ?? this.styles.styleOf(next, undefined, this.forced, style);
       this.cache.set(next, style);
     }
     return style!;

@@ -20,9 +20,6 @@ export interface FrameInput {
   readonly forced?: ForcedStates;
 }
 
-/** Id of the style element that holds the look; the page outside changes its text. */
-export const LOOK_STYLE_ID = 'retoque-look';
-
 const VOID = new Set('area base br col embed hr img input link meta param source track wbr'.split(' '));
 const DROPPED = new Set([
   'script',
@@ -122,7 +119,6 @@ export function buildFrame(input: FrameInput): string {
     if (element.name === 'head') inner = head + inner;
     // A leading line break is dropped by the parser, so one is put back.
     if (['pre', 'textarea', 'listing'].includes(element.name) && inner.startsWith('\n')) inner = `\n${inner}`;
-    if (element.name === 'body' || element.name === 'frameset') inner += `<style id="${LOOK_STYLE_ID}"></style>`;
     return `${open}${inner}</${element.name}>`;
   };
   return (input.tree.quirks ? '' : '<!doctype html>') + render(input.tree.root);

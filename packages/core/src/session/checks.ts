@@ -16,7 +16,7 @@ export type SeeIn = (subject: Subject, column: StateColumn) => SeenSubject;
 export interface DemandInput {
   readonly demand: Demand;
   readonly part: FoundPart;
-  readonly columns: readonly StateColumn[];
+  readonly column: StateColumn;
   readonly groups: readonly SubjectGroup[];
   readonly against: FoundPart | undefined;
   readonly see: SeeIn;
@@ -54,26 +54,24 @@ function measure({ demand, part, against }: DemandInput, seen: SeenSubject): Mea
   return [{ check: checkIcon(view, element), at: element }];
 }
 
-/** One demand of a part in each of its columns; of several elements the worst speaks. */
+/** One demand of a part in a column; of several elements the worst speaks. Nothing where none is ever in that state. */
 export function checkDemand(input: DemandInput): ColumnCheck[] {
-  const { demand, part, groups, see } = input;
-  return input.columns.flatMap((column): ColumnCheck[] => {
-    const carried = shownBits(column) & CARRIED;
-    const able = groups.filter(({ subject }) => (carried & ~subject.states.possible) === 0);
-    if (!able.length) return [];
-    const all = able.flatMap(({ subject }) => measure(input, see(subject, column)));
-    const worst = worstOf(all.map((item) => item.check)) ?? NOTHING;
-    const at = all.find((item) => item.check === worst)?.at;
-    return [
-      {
-        ...worst,
-        part: part.part.name,
-        column: column.name,
-        demand: demand.name,
-        label: demand.label,
-        measuredElements: able.reduce((sum, { members }) => sum + members.length, 0),
-        worstText: at ? textOf(at).slice(0, 60) : '',
-      },
-    ];
-  });
+  const { demand, part, column, groups, see } = input;
+  const carried = shownBits(column) & CARRIED;
+  const able = groups.filter(({ subject }) => (carried & ~subject.states.possible) === 0);
+  if (!able.length) return [];
+  const all = able.flatMap(({ subject }) => measure(input, see(subject, column)));
+  const worst = worstOf(all.map((item) => item.check)) ?? NOTHING;
+  const at = all.find((item) => item.check === worst)?.at;
+  return [
+    {
+      ...worst,
+      part: part.part.name,
+      column: column.name,
+      demand: demand.name,
+      label: demand.label,
+      measuredElements: able.reduce((sum, { members }) => sum + members.length, 0),
+      worstText: at ? textOf(at).slice(0, 60) : '',
+    },
+  ];
 }

@@ -6,7 +6,7 @@ import { rowNamed, ROWS, type Row } from '../component/rows.js';
 import { columnNamed, setBits, shownBits } from '../component/states.js';
 import { DESKTOP, type Environment } from '../css/environment.js';
 import { checkRule, explain, idleRulesFor, leftBehind, type LeftBehind, type RuleCheck } from '../css/explain/index.js';
-import { bitsOf, CARRIED, closeBits, type Atom, type StateBits } from '../css/selector/states.js';
+import { bitsOf, CARRIED, closeBits, isSubset, type Atom, type StateBits } from '../css/selector/states.js';
 import { InvalidSelectorError } from '../css/selector/match.js';
 import type { CascadeSheet } from '../css/rules.js';
 import type { ElementStyle } from '../css/styles.js';
@@ -44,7 +44,16 @@ import { membersOf, type PartMember } from './members.js';
 import type { PageSession } from './page-session.js';
 import { revealOf } from './reveal.js';
 import { scrollbarNotes } from './scrollbar-notes.js';
-import type { CellExplanation, EditingPlace, FrameRule, SheetPart, SheetRow, StateSheet } from './state-sheet.js';
+import {
+  frameCss,
+  type CellExplanation,
+  type EditingPlace,
+  type FrameRule,
+  type FrameRules,
+  type SheetPart,
+  type SheetRow,
+  type StateSheet,
+} from './state-sheet.js';
 import { tryColours, triedTexts, type TrackSample } from './try-colours.js';
 
 export class UnknownKindError extends Error {
@@ -104,15 +113,20 @@ interface PlannedPart {
   /** With markers in place of states. */
   readonly marked: readonly FrameRule[];
   readonly sheet: CascadeSheet;
+  /** Numbers of what it says in states, by the states that are forced. */
+  readonly said: Map<StateBits, number>;
 }
 
 /** The page with a look on it. */
 interface Styled {
   readonly pages: StagedPages;
-  readonly marked: readonly FrameRule[];
-  /** Numbers of the plans in force, by the parts' names. */
-  readonly ids: ReadonlyMap<string, number>;
+  readonly frames: readonly FrameRules[];
+  /** The plans in force, by the parts' names. */
+  readonly plans: ReadonlyMap<string, PlannedPart>;
 }
+
+/** Rules that are kept with markers in place of states. */
+const MAX_MARKS = 2000;
 
 /** What the sheet of wider components' looks is called where a value comes from it. */
 const OTHER_LOOKS = 'the look of another component';
@@ -138,8 +152,11 @@ export class ComponentSession {
   private readonly columnSets = new Map<string, PartColumns[]>();
   private readonly resolvers = new Map<string, { key: string; resolver: LookResolver }>();
   private readonly planned = new Map<string, PlannedPart>();
-  private withLook: (Styled & { key: string }) | undefined;
-  private plans = 0;
+  private withLook: (Styled & { key: string; look: Look }) | undefined;
+  private readonly told = new Map<string, { css: string; id: number }>();
+  private readonly marks = new Map<string, string>();
+  private plansMade = 0;
+  private readonly before: FrameRules | undefined;
   private readonly kept = new Map<string, { key: string; value: unknown }>();
   private relatives: Map<string, readonly string[]> | undefined;
 
@@ -158,6 +175,7 @@ export class ComponentSession {
     this.kind = kind;
     this.bounds = options.bounds ?? DEFAULT_BOUNDS;
     this.pages = options.before ? page.pages.extended([asLastSheet(options.before, OTHER_LOOKS)]) : page.pages;
+    this.before = options.before ? { id: 0, rules: [{ states: 0, css: markStates(options.before) }] } : undefined;
     this.located = locate(page.tree, locator);
     if (!this.located.element) {
       throw new ComponentMissingError(
@@ -256,8 +274,8 @@ export class ComponentSession {
 
   /** The page with the look on it, in one environment; what of it has not changed is kept. */
   private styled(look: Look, environment: Environment, place: Place): Styled {
-    const key = JSON.stringify([look, environment, place]);
-    if (this.withLook?.key === key) return this.withLook;
+    const key = JSON.stringify([environment, place]);
+    if (this.withLook?.key === key && this.withLook.look === look) return this.withLook;
     const only: EnvironmentCase = { environment, from: 0, to: Infinity, scheme: environment.scheme };
     const used = this.parts.flatMap((part): PlannedPart[] => {
       const settings = activeSettings(look).filter((setting) => setting.part === part.part.name);
@@ -268,23 +286,41 @@ export class ComponentSession {
       const input = this.planInput(part, look, [only], place, this.groupsOf(part, look, environment));
       const rules = bareRules(planHandover(input));
       const css = rules.map((rule) => rule.css).join('\n');
-      const marked = rules.map((rule) => ({ states: rule.states & ~CARRIED, css: markStates(rule.css) }));
+      const marked = rules.map((rule) => ({ states: rule.states & ~CARRIED, css: this.marked(rule.css) }));
       const planned = {
         part: part.part.name,
         key: planKey,
-        id: ++this.plans,
+        id: ++this.plansMade,
         css,
         marked,
         sheet: asLastSheet(css),
+        said: new Map<StateBits, number>(),
       };
       this.planned.set(part.part.name, planned);
       return [planned];
     });
     const sheets = used.filter(({ css }) => css).map(({ sheet }) => sheet);
-    const marked = used.flatMap((item) => item.marked);
-    const ids = new Map(used.map((item) => [item.part, item.id]));
-    this.withLook = { key, pages: this.pages.extended(sheets), marked, ids };
+    const frames = used.map(({ id, marked }) => ({ id, rules: marked }));
+    const plans = new Map(used.map((item) => [item.part, item]));
+    this.withLook = { key, look, pages: this.pages.extended(sheets), frames, plans };
     return this.withLook;
+  }
+
+  /** An edit changes few rules, so those that were marked before are not read again. */
+  private marked(css: string): string {
+    let text = this.marks.get(css);
+    if (text === undefined) {
+      if (this.marks.size >= MAX_MARKS) this.marks.clear();
+      this.marks.set(css, (text = markStates(css)));
+    }
+    return text;
+  }
+
+  /** The look as CSS for still frames; the wider components' looks stand first. */
+  frameRules(look: Look, request: Pick<SheetRequest, 'environment' | 'place'> = {}): readonly FrameRules[] {
+    const { environment = DESKTOP, place } = request;
+    const { frames } = this.styled(look, environment, this.placeFor(place));
+    return this.before ? [this.before, ...frames] : frames;
   }
 
   private revealFor(subject: Subject, environment: Environment): Reveal {
@@ -409,41 +445,27 @@ export class ComponentSession {
     const columns = unionOf(byPart);
     const rows = byPart.flatMap((item) =>
       unfolded.has(item.part.part.name)
-        ? this.unlessKept(
-            `rows ${item.part.part.name}`,
-            item.part,
-            styled,
-            [
-              environment,
-              place,
-              columns,
-              whole.has(item.part.part.name),
-              look.exceptions,
-              ownSettings(look, item.part),
-            ],
-            () => this.rowsOf(item, look, environment, place, pages, columns, whole.has(item.part.part.name)),
-          )
+        ? this.rowsOf(item, look, environment, place, styled, columns, whole.has(item.part.part.name))
         : [],
     );
     const checks = this.kind.demands.flatMap((demand) => {
       const own = byPart.find(({ part }) => part.part.name === demand.part);
       if (!own) return [];
-      return this.unlessKept(
-        `demand ${demand.name}`,
-        own.part,
-        styled,
-        [environment, place, own.columns, look.exceptions],
-        () =>
-          checkDemand({
-            demand,
-            part: own.part,
-            columns: own.columns,
-            groups: this.groupsOf(own.part, look, environment),
-            against: this.parts.find(({ part }) => part.name === demand.against),
-            see: (subject, column) =>
-              this.forcer.see(pages, environment, subject, shownBits(column), this.revealFor(subject, environment)),
-          }),
-      );
+      const groups = this.groupsOf(own.part, look, environment);
+      const against = this.parts.find(({ part }) => part.name === demand.against);
+      const seeOn = (site: StagedPages) => (subject: Subject, column: StateColumn) =>
+        this.forcer.see(site, environment, subject, shownBits(column), this.revealFor(subject, environment));
+      return own.columns.flatMap((column) => {
+        const forced = groups.reduce(
+          (bits, { subject }) => bits | seeOn(this.pages)(subject, column).view.forced.union,
+          0,
+        );
+        return this.unlessKept(
+          `demand ${demand.name} ${column.name}`,
+          [environment, place, look.exceptions, this.saidIn(own.part, forced, styled)],
+          () => checkDemand({ demand, part: own.part, column, groups, against, see: seeOn(pages) }),
+        );
+      });
     });
     return {
       columns,
@@ -453,9 +475,6 @@ export class ComponentSession {
         .map(({ name, label, find }) => ({ name, label, tried: find })),
       rows,
       checks,
-      frameRules: this.options.before
-        ? [{ states: 0, css: markStates(this.options.before) }, ...styled.marked]
-        : styled.marked,
       notes:
         this.kind.name === 'scrollbar'
           ? scrollbarNotes(
@@ -487,10 +506,36 @@ export class ComponentSession {
     return this.relatives.get(part.part.name) ?? [];
   }
 
-  /** What was worked out for a part, while neither its look nor that of a relative has changed. */
-  private unlessKept<T>(name: string, part: FoundPart, { ids }: Styled, asked: readonly unknown[], make: () => T): T {
-    const plans = this.relativesOf(part).map((other) => ids.get(other) ?? 0);
-    const key = JSON.stringify([plans, asked]);
+  /**
+   * What the look says in a state of a part, about it and its relatives, as numbers: they are the same as long as that
+   * is, so an edit of one state leaves the others alone.
+   *
+   * @param forced states that are forced somewhere; rules of others have no say
+   */
+  private saidIn(part: FoundPart, forced: StateBits, { plans }: Styled): readonly number[] {
+    return this.relativesOf(part).map((other) => {
+      const plan = plans.get(other);
+      if (!plan) return 0;
+      let id = plan.said.get(forced);
+      if (id === undefined) plan.said.set(forced, (id = this.numberOf(plan, forced)));
+      return id;
+    });
+  }
+
+  /** The number that what a plan says in a state had before, if it says the same. */
+  private numberOf(plan: PlannedPart, forced: StateBits): number {
+    const css = frameCss({ id: plan.id, rules: plan.marked }, forced);
+    const key = `${plan.part} ${forced}`;
+    const known = this.told.get(key);
+    if (known?.css === css) return known.id;
+    const id = ++this.plansMade;
+    this.told.set(key, { css, id });
+    return id;
+  }
+
+  /** What was worked out before, while what it was worked out from has not changed. */
+  private unlessKept<T>(name: string, asked: readonly unknown[], make: () => T): T {
+    const key = JSON.stringify(asked);
     const known = this.kept.get(name);
     if (known?.key === key) return known.value as T;
     const value = make();
@@ -558,13 +603,14 @@ export class ComponentSession {
     look: Look,
     environment: Environment,
     place: EditingPlace,
-    pages: StagedPages,
+    styled: Styled,
     columns: readonly StateColumn[],
     whole: boolean,
   ): SheetRow[] {
     const { name } = part.part;
     const settings = activeSettings(look).filter((setting) => setting.part === name);
-    const set = new Set(look.settings.filter((setting) => setting.part === name).map((setting) => setting.property));
+    const all = look.settings.filter((setting) => setting.part === name);
+    const set = new Set(all.map((setting) => setting.property));
     const subject = this.subjectFor(part, look, place);
     const extra = own.reduce((bits, column) => bits | shownBits(column) | setBits(column), 0);
     const key = JSON.stringify([settings, look.exceptions, environment, place, subject.element.order, extra]);
@@ -573,31 +619,50 @@ export class ComponentSession {
       return new LookResolver(this.pages, environment, subject, own, this.placeFor(place), this.forcer, extra);
     });
     const carrier = part.carrier?.part.name ?? name;
-    const styles = new Map<StateBits, ElementStyle>();
-    const style = (bits: StateBits): ElementStyle => {
-      let found = styles.get(bits);
-      if (!found) styles.set(bits, (found = this.forcer.see(pages, environment, subject, bits).style));
-      return found;
-    };
-    return this.rowsWanted(part, set, whole).map(({ row, first }): SheetRow => ({
+    const style = (bits: StateBits): ElementStyle => this.forcer.see(styled.pages, environment, subject, bits).style;
+    const wanted = this.rowsWanted(part, set, whole);
+    const rowKeys = wanted.map(({ row }) => row.key);
+    const names = own.map((column) => column.name);
+    const states = all.map(({ when }) => bitsOfWhen(when));
+    const inPlay = states.reduce((bits, state) => bits | state, 0);
+    const byColumn = columns.map((column) => {
+      const shown = shownBits(column);
+      const { union } = this.forcer.see(this.pages, environment, subject, shown).view.forced;
+      const asked = [
+        environment,
+        place,
+        column.name,
+        names,
+        rowKeys,
+        look.exceptions,
+        inPlay,
+        all.filter((_setting, i) => isSubset(states[i]!, shown) || isSubset(states[i]!, setBits(column))),
+        look.muted,
+        this.saidIn(part, union, styled),
+      ];
+      return this.unlessKept(`cells ${name} ${whole ? 'all' : 'first'} ${column.name}`, asked, () =>
+        wanted.map(({ row }) =>
+          cellOf({
+            look,
+            row,
+            part: name,
+            carrier,
+            set,
+            column,
+            columns: own,
+            place,
+            resolver,
+            siteStyle: (bits) => resolver.siteStyle(bits),
+            style,
+          }),
+        ),
+      );
+    });
+    return wanted.map(({ row, first }, i): SheetRow => ({
       part: name,
       row,
       first,
-      cells: columns.map((column) =>
-        cellOf({
-          look,
-          row,
-          part: name,
-          carrier,
-          set,
-          column,
-          columns: own,
-          place,
-          resolver,
-          siteStyle: (bits) => resolver.siteStyle(bits),
-          style,
-        }),
-      ),
+      cells: byColumn.map((cells) => cells[i]!),
     }));
   }
 
@@ -631,10 +696,11 @@ export class ComponentSession {
   tryColours(look: Look, ref: CellRef, colours: readonly string[], request: SheetRequest = {}): TrackSample[] {
     const { environment = DESKTOP, place = {}, added = [] } = request;
     const { part, row } = this.cell(ref);
-    const { pages } = this.styled(look, environment, this.placeFor(place));
+    const styled = this.styled(look, environment, this.placeFor(place));
+    const { pages } = styled;
     const sheet = this.columnsFor(look, environment, added);
     const own = sheet.find((item) => item.part === part)!;
-    const rows = this.rowsOf(own, look, environment, place, pages, own.columns, true);
+    const rows = this.rowsOf(own, look, environment, place, styled, own.columns, true);
     const cells = rows.find((item) => item.row.key === row.key)?.cells ?? [];
     const following = own.columns.filter(
       (column) =>
@@ -757,12 +823,6 @@ export class ComponentSession {
     });
   }
 }
-
-/** The settings of a part, and which of them are switched off. */
-const ownSettings = (look: Look, { part }: FoundPart) => [
-  look.settings.filter((setting) => setting.part === part.name),
-  look.muted.filter((key) => key.startsWith(`${part.name}|`)),
-];
 
 const count = (bits: StateBits): number => {
   let left = bits;

@@ -116,9 +116,41 @@ export interface FrameRule {
   readonly css: string;
 }
 
+/** The rules of one part's look; they stand in a sheet of their own, so that an edit replaces no more than it must. */
+export interface FrameRules {
+  /** Another whenever the rules are. */
+  readonly id: number;
+  readonly rules: readonly FrameRule[];
+}
+
 /** The CSS for a frame in which these states are forced somewhere; what can have no say in it is left out. */
-export const frameCss = (rules: readonly FrameRule[], forced: number): string =>
+export const frameCss = ({ rules }: FrameRules, forced: number): string =>
   rules.flatMap(({ states, css }) => ((states & ~forced) === 0 ? [css] : [])).join('\n');
+
+const sameSource = (a: SiteSource | undefined, b: SiteSource | undefined): boolean =>
+  a === b || (a?.selector === b?.selector && a?.sheet === b?.sheet && a?.line === b?.line && a?.beats === b?.beats);
+
+const sameCell = (a: Cell, b: Cell): boolean =>
+  a.column === b.column &&
+  a.applies === b.applies &&
+  a.computed === b.computed &&
+  a.mixed === b.mixed &&
+  a.drawn === b.drawn &&
+  a.own === b.own &&
+  a.muted === b.muted &&
+  a.from === b.from &&
+  a.follows === b.follows &&
+  a.followsPlace === b.followsPlace &&
+  sameSource(a.site, b.site);
+
+/** Whether two rows, of one sheet before and after an edit, show the same. */
+export const sameRow = (a: SheetRow, b: SheetRow): boolean =>
+  a === b ||
+  (a.part === b.part &&
+    a.row.key === b.row.key &&
+    a.first === b.first &&
+    a.cells.length === b.cells.length &&
+    a.cells.every((cell, i) => sameCell(cell, b.cells[i]!)));
 
 export interface StateSheet {
   readonly columns: readonly StateColumn[];
@@ -129,8 +161,6 @@ export interface StateSheet {
   /** Rows of the parts that were asked for. */
   readonly rows: readonly SheetRow[];
   readonly checks: readonly ColumnCheck[];
-  /** The look as CSS for the still frames. */
-  readonly frameRules: readonly FrameRule[];
   /** What else there is to know, such as how wide a scrollbar is. */
   readonly notes: readonly string[];
   /** Settings of the look that cannot be used on this page, and why. */

@@ -1,0 +1,11 @@
+const held = new WeakMap<Document, Map<string, readonly CSSStyleSheet[]>>();
+/** Sheets of ours in the order of the cascade: what is skipped first, then the look. */
+const ORDER = ['skipped', 'look'] as const;
+
+/** Puts sheets of one purpose into a frame, behind all sheets of the page and beside its tree, where no selector sees them. */
+export function putSheets(document: Document, purpose: (typeof ORDER)[number], sheets: readonly CSSStyleSheet[]): void {
+  let all = held.get(document);
+  if (!all) held.set(document, (all = new Map()));
+  all.set(purpose, sheets);
+  document.adoptedStyleSheets = ORDER.flatMap((name) => [...(all.get(name) ?? [])]);
+}

@@ -1,0 +1,55 @@
+import { editorStyles } from './editorStyles';
+import { frameStyles } from './frameStyles';
+import { gridStyles } from './gridStyles';
+import { trackStyles } from './Track';
+
+/**
+ * The look of what the Style screen draws again at every keystroke. It is said once for the whole application, and the
+ * elements are plain ones: a component of the library works its styles out anew each time it is drawn.
+ */
+export const benchStyles = {
+  '.bench': {
+    display: 'grid',
+    minHeight: '100%',
+    gridTemplateColumns: { base: 'minmax(0, 1fr)', lg: '204px minmax(0, 1fr) 300px' },
+    gridTemplateRows: { base: 'auto', lg: 'auto minmax(0, 1fr)' },
+    height: { base: 'auto', lg: '100%' },
+    '& > .over': { gridColumn: '1 / -1' },
+    '& > main': {
+      display: 'flex',
+      flexDirection: 'column',
+      minWidth: 0,
+      minHeight: 0,
+      position: 'relative',
+      isolation: 'isolate',
+      overflowY: { lg: 'auto' },
+    },
+    '& .note': { padding: '10px 14px 0' },
+    '& .bench-head': { display: 'flex', alignItems: 'center', gap: '12px', padding: '9px 14px 8px', flexWrap: 'wrap' },
+    '& .bench-head h1': { fontSize: '17px', fontWeight: 650 },
+    '& .bench-head .reach': {
+      color: 'ink2',
+      minWidth: 0,
+      flex: 1,
+      overflow: 'hidden',
+      textOverflow: 'ellipsis',
+      whiteSpace: 'nowrap',
+    },
+    '& code': { fontFamily: 'mono', fontSize: '11.5px' },
+    '& .sheet': { bg: 'card', flex: { lg: '1 0 auto' } },
+    '& .below': { padding: '8px 14px 0', fontSize: '12px', color: 'ink2' },
+  },
+  '.frames': {
+    display: 'grid',
+    gridAutoFlow: 'column',
+    gridAutoColumns: 'minmax(148px, 1fr)',
+    gap: '8px',
+    padding: '3px 14px 12px',
+    overflowX: 'auto',
+    flexShrink: 0,
+    ...frameStyles,
+  },
+  '.state-grid': gridStyles,
+  '.tracks': trackStyles,
+  '.editor': editorStyles,
+} as const;
