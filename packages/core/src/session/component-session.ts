@@ -29,7 +29,15 @@ import {
 } from '../handover/index.js';
 import { stateWords } from '../handover/state-selector.js';
 import { DEFAULT_BOUNDS, type Place, type ViewportBounds } from '../look/conditions.js';
-import { activeSettings, bitsOfWhen, EMPTY_LOOK, type Exception, type Look, type Setting } from '../look/model.js';
+import {
+  activeSettings,
+  bitsOfWhen,
+  EMPTY_LOOK,
+  settingKey,
+  type Exception,
+  type Look,
+  type Setting,
+} from '../look/model.js';
 import { LookResolver } from '../look/resolve.js';
 import { Forcer, type Reveal, type SeenSubject, type Subject } from '../look/subject.js';
 import { locate, selectAll, type Located, type Locator } from '../page/locator.js';
@@ -443,11 +451,16 @@ export class ComponentSession {
     const { pages } = styled;
     const byPart = this.columnsFor(look, environment, added);
     const columns = unionOf(byPart);
-    const rows = byPart.flatMap((item) =>
-      unfolded.has(item.part.part.name)
-        ? this.rowsOf(item, look, environment, place, styled, columns, whole.has(item.part.part.name))
-        : [],
-    );
+    const muted = look.settings.filter((setting) => look.muted.includes(settingKey(setting)));
+    const rows = byPart.flatMap((item) => {
+      const { name } = item.part.part;
+      if (!unfolded.has(name)) return [];
+      const all = whole.has(name);
+      const plans = this.relativesOf(item.part).map((other) => styled.plans.get(other)?.id ?? 0);
+      return this.unlessKept(`rows ${name}`, [environment, place, columns, all, look.exceptions, muted, plans], () =>
+        this.rowsOf(item, look, environment, place, styled, columns, all),
+      );
+    });
     const checks = this.kind.demands.flatMap((demand) => {
       const own = byPart.find(({ part }) => part.part.name === demand.part);
       if (!own) return [];
