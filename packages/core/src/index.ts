@@ -59,3 +59,4 @@ export {
   type ReadBlock,
   type ReadValue,
 } from './look/read-value.js';
+export * from './value/index.js';

@@ -28,6 +28,7 @@ import { evaluate, single } from './values/calc.js';
 import { ValueContext, type FontMetrics, type FontMetricsTable, type ValueSource } from './values/context.js';
 import { adjustForFamily, MEDIUM, readFontSize, readFontWeight, type FontSize } from './values/font.js';
 import { printNumber } from './values/number.js';
+import { splitTopLevel } from './values/split.js';
 import { widgetOf, type Widget } from './widget.js';
 
 /** What CSS alone does not tell, given to the core as input. */
@@ -789,30 +790,6 @@ const px = (value: number) => `${printNumber(value)}px`;
 function isValidText(property: string, text: string): boolean {
   const parsed = parseValue(text);
   return parsed !== undefined && isValidValue(property, parsed);
-}
-
-/** Parts between commas that stand outside parentheses and strings. */
-export function splitTopLevel(text: string): string[] {
-  if (!text.includes(',')) return [text];
-  const parts: string[] = [];
-  let depth = 0;
-  let quote = '';
-  let start = 0;
-  for (let i = 0; i < text.length; i++) {
-    const character = text[i]!;
-    if (quote) {
-      if (character === '\\') i++;
-      else if (character === quote) quote = '';
-    } else if (character === '"' || character === "'") quote = character;
-    else if (character === '(') depth++;
-    else if (character === ')') depth--;
-    else if (character === ',' && depth === 0) {
-      parts.push(text.slice(start, i).trim());
-      start = i + 1;
-    }
-  }
-  parts.push(text.slice(start).trim());
-  return parts;
 }
 
 const countTopLevel = (text: string): number => splitTopLevel(text).length;
