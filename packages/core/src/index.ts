@@ -5,11 +5,12 @@ export * from './colour/contrast.js';
 export * from './colour/oklch.js';
 export * from './colour/parse.js';
 export * from './colour/print.js';
+export { COLOUR_FORMATS, formatColour, formatOf, type ColourFormat } from './colour/formats.js';
 export * from './colour/rgba.js';
 export { siteSelectors, type FoundComponent } from './component/find.js';
 export * from './component/kind.js';
 export { KINDS, kindNamed } from './component/kinds/index.js';
-export { ROWS, ROW_GROUPS, rowNamed } from './component/rows.js';
+export { ROWS, ROW_GROUPS, rowNamed, type RowAmount, type RowEditor } from './component/rows.js';
 export { columnFor, columnNamed, setBits, shownBits, STATE_COLUMNS } from './component/states.js';
 export type { FoundPart } from './component/parts.js';
 export { findParts } from './component/parts.js';
@@ -46,9 +47,10 @@ export * from './session/page-session.js';
 export * from './session/state-sheet.js';
 export type { TrackSample } from './session/try-colours.js';
 export { cellSetting, rowText } from './session/cells.js';
+export { siteFamilies } from './page/site-families.js';
 export { siteColours, type SiteColourUse } from './page/site-colours.js';
 export { stateWords } from './handover/state-selector.js';
-export { isColourText } from './css/declaration.js';
+export { expandShorthand, isColourText } from './css/declaration.js';
 export type { FontMetrics, FontMetricsTable } from './css/values/context.js';
 export {
   colourAsSaid,
@@ -60,3 +62,4 @@ export {
   type ReadValue,
 } from './look/read-value.js';
 export * from './value/index.js';
+export { splitTopLevel } from './css/values/split.js';

@@ -67,6 +67,8 @@ export interface SheetQuery {
   readonly unfolded: readonly string[];
   readonly whole: readonly string[];
   readonly added: readonly string[];
+  /** Rows of a part that are wanted besides, for its editor. */
+  readonly also?: { readonly part: string; readonly rows: readonly string[] } | undefined;
 }
 
 /** Rows that are as they were are named by their place in the sheet before, which the asker says that it holds. */
@@ -171,4 +173,6 @@ export interface Engine {
   selectorOf(component: ComponentRef, order: number): Promise<string>;
   handover(component: ComponentRef, look: Look, name: string): Promise<HandoverAnswer>;
   siteColours(versionId: string): Promise<SiteColour[]>;
+  /** Font families that the site's sheets name or load, as CSS text. */
+  siteFamilies(versionId: string): Promise<string[]>;
 }

@@ -8,6 +8,7 @@ import {
   pathSelector,
   selectAll,
   siteColours,
+  siteFamilies,
   siteSelectors,
   stateWords,
   VIEWPORTS,
@@ -114,12 +115,13 @@ const environmentOf = (viewport: ViewportName, place: EditingPlace = {}): Enviro
   scheme: place.scheme ?? 'light',
 });
 
-const requestOf = ({ viewport, place, unfolded, whole, added }: SheetQuery) => ({
+const requestOf = ({ viewport, place, unfolded, whole, added, also }: SheetQuery) => ({
   environment: environmentOf(viewport, place),
   place,
   unfolded,
   whole,
   added,
+  also,
 });
 
 const assetBase = `${self.location.origin}/api/assets/`;
@@ -283,6 +285,10 @@ const engine: Engine = {
 
   async siteColours(versionId) {
     return siteColours(opened(versionId).session.sheets);
+  },
+
+  async siteFamilies(versionId) {
+    return siteFamilies(opened(versionId).session.sheets);
   },
 };
 

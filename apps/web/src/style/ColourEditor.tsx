@@ -9,12 +9,20 @@ import {
   type Oklch,
   type Row,
   type StateSheet,
+  COLOUR_FORMATS,
+  formatColour,
+  formatOf,
+  parseColour,
+  type ColourFormat,
+  type Rgba,
 } from '@retoque/core';
 import { useRef, useState, type RefObject } from 'react';
 import type { ComponentRef, SheetQuery, SiteColour } from '../engine/protocol';
 import { useSteady } from '../shell/useSteady';
 import type { CellAddress } from './cells';
+import { colourFormat, recentColours, rememberColour, rememberFormat } from './colour-memory';
 import { ColourTracks } from './ColourTracks';
+import { ScreenPicker } from './ScreenPicker';
 import { SiteColours } from './SiteColours';
 import { TypedValue } from './TypedValue';
 import { usePassing } from './usePassing';
@@ -58,22 +66,36 @@ export function ColourEditor({
 
   const key = `${address.part}/${address.row}/${address.column}`;
   const everySide = (value: string) => Object.fromEntries(row.properties.map((property) => [property, value]));
+  const [format, setFormat] = useState(colourFormat);
+  const [recent, setRecent] = useState(recentColours);
+  const write = (colour: Rgba) => formatColour(colour, format, hue);
   const set = (part: Partial<Oklch>) => {
     const next = { ...shown, ...part };
     if (part.h !== undefined) setHue(part.h);
     setHeld(next);
-    onChange(everySide(toHex(fromOklch(next))), `${key}/track${gesture.current}`);
+    onChange(everySide(write(fromOklch(next))), `${key}/track${gesture.current}`);
+  };
+  /** What comes next is another step, and what was chosen is remembered. */
+  const settle = () => {
+    gesture.current++;
+    const chosen = held ? fromOklch(held) : cell.own === undefined ? undefined : cell.colour;
+    if (chosen) setRecent(rememberColour(toHex(chosen)));
   };
   const finish = () => {
-    gesture.current++;
+    settle();
     setHeld(undefined);
   };
   const choose = useSteady((hex: string) => {
     gesture.current++;
-    onChange(everySide(hex), `swatch${gesture.current}`);
+    onChange(everySide(write(parseColour(hex)!)), `${key}/chosen${gesture.current}`);
+    setRecent(rememberColour(hex));
   });
   const change = useSteady(set);
   const end = useSteady(finish);
+  const text = cell.own ?? (cell.mixed || !cell.colour ? '' : write(cell.colour));
+  // What is written in another way is shown in the one that was asked for; names and variables stay as they are.
+  const written = formatOf(text);
+  const asked = written && written !== format && cell.colour && !cell.mixed ? write(cell.colour) : text;
   return (
     <div>
       <ColourTracks colour={shown} passing={marks} onChange={change} onFinish={end} />
@@ -82,19 +104,45 @@ export function ColourEditor({
           ? 'Outside what screens show; brought to the nearest colour.'
           : 'Solid line under a track: where it passes.'}
       </div>
-      <TypedValue
-        key={key}
-        label="Colour"
-        row={row}
-        field={field}
-        value={cell.own ?? (cell.mixed || !cell.colour ? '' : toHex(cell.colour))}
-        onChange={(values) => onChange(values, `${key}/typed${gesture.current}`)}
-        onLeave={() => {
-          gesture.current++;
-          onLeave();
-        }}
-      />
-      {colours.length ? <SiteColours colours={colours} onChoose={choose} /> : null}
+      <div className="colour-line">
+        <TypedValue
+          key={key}
+          label="Colour"
+          row={row}
+          field={field}
+          value={asked}
+          onChange={(values) => onChange(values, `${key}/typed${gesture.current}`)}
+          onLeave={() => {
+            settle();
+            onLeave();
+          }}
+        />
+        <select
+          aria-label="Written as"
+          value={format}
+          onChange={(event) => {
+            const next = event.target.value as ColourFormat;
+            setFormat(next);
+            rememberFormat(next);
+          }}
+        >
+          {COLOUR_FORMATS.map((name) => (
+            <option key={name}>{name}</option>
+          ))}
+        </select>
+        <ScreenPicker onPick={choose} />
+      </div>
+      {colours.length ? <SiteColours label="Colours of this site" colours={colours} onChoose={choose} /> : null}
+      {recent.length ? (
+        <>
+          <div className="small used-last">Used last</div>
+          <SiteColours
+            label="Colours used last"
+            colours={recent.map((hex) => ({ hex, uses: 0, name: undefined }))}
+            onChoose={choose}
+          />
+        </>
+      ) : null}
     </div>
   );
 }

@@ -7,11 +7,13 @@ import {
   type StateSheet,
   type ViewportName,
 } from '@retoque/core';
-import { useRef, type ReactNode, type RefObject } from 'react';
+import { Suspense, useMemo, useRef, type ReactNode, type RefObject } from 'react';
 import type { ComponentRef, SheetQuery, SiteColour } from '../engine/protocol';
+import { useSteady } from '../shell/useSteady';
 import { Button } from '../theme/Button';
 import { columnLabel, followWords, type CellAddress } from './cells';
 import { ColourEditor } from './ColourEditor';
+import { EDITORS } from './editors';
 import { Measure } from './Measure';
 import { Reasons } from './Reasons';
 import { SiteSourceNote } from './SiteSourceNote';
@@ -31,6 +33,8 @@ export function Editor({
   cell,
   selectedCount,
   colours,
+  families,
+  words,
   field,
   partNote,
   onChange,
@@ -51,6 +55,10 @@ export function Editor({
   cell: Cell;
   selectedCount: number;
   colours: readonly SiteColour[];
+  /** Font families of the site. */
+  families: readonly string[];
+  /** Some of the component's own text, to show fonts with. */
+  words: string;
   field: RefObject<HTMLInputElement | null>;
   partNote: ReactNode;
   onChange: (values: Readonly<Record<string, string>>, gesture: string) => void;
@@ -60,9 +68,22 @@ export function Editor({
   onLeave: () => void;
 }) {
   const gesture = useRef(0);
+  const Own = EDITORS[row.editor];
   const checks = sheet.checks.filter((check) => check.part === address.part && check.column === address.column);
   const part = partNamed(kind, address.part)?.label ?? address.part;
   const key = `${address.part}/${address.row}/${address.column}`;
+  const hexes = useMemo(() => colours.map(({ hex }) => hex), [colours]);
+  const change = useSteady((values: Readonly<Record<string, string>>) =>
+    onChange(values, `${key}/typed${gesture.current}`),
+  );
+  const settle = useSteady(() => {
+    gesture.current++;
+  });
+  const valueOf = (name: string): string => {
+    const other = sheet.rows.find((item) => item.part === address.part && item.row.key === name);
+    const own = other?.cells.find((item) => item.column === address.column);
+    return own ? (own.own ?? own.computed) : '';
+  };
   return (
     <>
       <div className="editor-head">
@@ -99,21 +120,37 @@ export function Editor({
           onLeave={onLeave}
         />
       ) : (
-        <div>
+        <>
           <TypedValue
             key={key}
             label="Value"
             row={row}
             field={field}
             value={cell.own ?? cell.computed}
-            onChange={(values) => onChange(values, `${key}/typed${gesture.current}`)}
+            onChange={change}
             onLeave={() => {
-              gesture.current++;
+              settle();
               onLeave();
             }}
           />
           <div className="property">{row.shorthand ?? row.properties.join(', ')}</div>
-        </div>
+          {Own ? (
+            <Suspense fallback={<p className="small">Opening the editor…</p>}>
+              <div className="fitted" key={key}>
+                <Own
+                  row={row}
+                  value={cell.own ?? cell.computed}
+                  valueOf={valueOf}
+                  colours={hexes}
+                  families={families}
+                  words={words}
+                  onChange={change}
+                  onSettle={settle}
+                />
+              </div>
+            </Suspense>
+          ) : null}
+        </>
       )}
       {row.key === 'text' && cell.own !== undefined && !cell.muted ? (
         <TakeAlong component={component} viewport={viewport} cell={address} parts={sheet.parts} onTake={onTake} />

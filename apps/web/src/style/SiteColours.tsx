@@ -1,21 +1,23 @@
 import type { SiteColour } from '../engine/protocol';
 
-/** The colours that the site uses already, the most used first. */
+/** Colours to choose from, such as those that the site uses already. */
 export function SiteColours({
+  label,
   colours,
   onChoose,
 }: {
+  label: string;
   colours: readonly SiteColour[];
   onChoose: (hex: string) => void;
 }) {
   return (
-    <div className="swatches" role="group" aria-label="Colours of this site">
+    <div className="swatches" role="group" aria-label={label}>
       {colours.map((colour) => (
         <button
           key={colour.hex}
           type="button"
           style={{ background: colour.hex }}
-          title={`${colour.name ?? colour.hex}, used ${colour.uses} times`}
+          title={colour.uses ? `${colour.name ?? colour.hex}, used ${colour.uses} times` : colour.hex}
           aria-label={`Use ${colour.name ?? colour.hex}`}
           onClick={() => onChoose(colour.hex)}
         />

@@ -4,6 +4,7 @@ import {
   type EditingPlace,
   type Exception,
   type FrameRules,
+  type Look,
   type StateColumn,
   type ViewportName,
 } from '@retoque/core';
@@ -30,6 +31,7 @@ import { asCss, asTable, readPasted } from './clipboard';
 import { CommandPalette } from './CommandPalette';
 import { Conflict } from './Conflict';
 import { Editor } from './Editor';
+import { EDITOR_ROWS } from './editors';
 import { EditingBar, isBase, placeWords } from './EditingBar';
 import { Exceptions } from './Exceptions';
 import { Frames } from './Frames';
@@ -52,6 +54,7 @@ import { useSiteComponents, type SiteComponent } from './useSiteComponents';
 const NO_PARTS: never[] = [];
 const NO_CHECKS: never[] = [];
 const NO_COLOURS: never[] = [];
+const NO_FAMILIES: never[] = [];
 const NO_COMMANDS: never[] = [];
 const NO_RULES: readonly FrameRules[] = [];
 const WIDTHS: readonly ViewportName[] = ['wide', 'medium', 'narrow'];
@@ -90,13 +93,9 @@ export function StyleBench({
   );
   const [parts, setParts] = useState<Parameters<typeof useLookEditor>[2]>(NO_PARTS);
   // What a closed window could not send any more is taken up again.
-  const editor = useLookEditor(
-    kind,
-    () => readUnsaved(trial.id)?.look ?? trial.look,
-    parts,
-    place,
-    useSteady((next) => ask(next)),
-  );
+  const asker = useRef<(look: Look) => void>(undefined);
+  const askAhead = useCallback((next: Look) => asker.current?.(next), []);
+  const editor = useLookEditor(kind, () => readUnsaved(trial.id)?.look ?? trial.look, parts, place, askAhead);
   const { look, history } = editor;
   const save = useAutosave(component.id, trial, look as LookData);
 
@@ -120,9 +119,13 @@ export function StyleBench({
   const unfoldedSet = useMemo(() => new Set(unfolded), [unfolded]);
   const wholeSet = useMemo(() => new Set(whole), [whole]);
   const searching = search.trim() !== '';
+  // What the editor of the chosen row shows besides it.
+  const headRow = rowNamed(selection.head.row);
+  const besides = headRow && EDITOR_ROWS[headRow.editor];
+  const also = useMemo(() => besides && { part: selection.head.part, rows: besides }, [besides, selection.head.part]);
   const query = useMemo(
-    (): SheetQuery => ({ viewport, place, unfolded, whole: searching ? unfolded : whole, added }),
-    [viewport, place, unfolded, whole, added, searching],
+    (): SheetQuery => ({ viewport, place, unfolded, whole: searching ? unfolded : whole, added, also }),
+    [viewport, place, unfolded, whole, added, also, searching],
   );
   const field = useRef<HTMLInputElement>(null);
   const grid = useRef<HTMLDivElement>(null);
@@ -142,6 +145,11 @@ export function StyleBench({
     staleTime: Infinity,
     queryFn: () => engine().siteColours(versionId),
   });
+  const fonts = useQuery({
+    queryKey: ['engine', 'families', versionId],
+    staleTime: Infinity,
+    queryFn: () => engine().siteFamilies(versionId),
+  });
   const [frameLook] = useState(createLookStore);
   const rules = useRef<readonly FrameRules[]>(NO_RULES);
   const isUntouched = useRef(false);
@@ -154,6 +162,9 @@ export function StyleBench({
     [showFrames],
   );
   const { sheet, error, ask } = useSheet(opened.data ? ref : undefined, look, query, takeFrames);
+  useLayoutEffect(() => {
+    asker.current = ask;
+  }, [ask]);
   if (sheet && sheet.parts !== parts) setParts(sheet.parts);
 
   // The first sheet shows what falls short, if anything does.
@@ -204,6 +215,7 @@ export function StyleBench({
   const cell = sheetRow?.cells.find((item) => item.column === active.head.column);
   const partColumns = useStable(sheet?.columns.filter((column) => part?.columns.includes(column.name)) ?? []);
 
+  const partWords = sheet?.checks.find((check) => check.part === part?.name && check.worstText)?.worstText ?? '';
   const selected = cellsOf(range);
   const retry = useSteady(() => void save.retry());
   const undo = useSteady(editor.undo);
@@ -566,6 +578,8 @@ export function StyleBench({
             cell={cell}
             selectedCount={selected.length}
             colours={colours.data ?? NO_COLOURS}
+            families={fonts.data ?? NO_FAMILIES}
+            words={partWords}
             field={field}
             partNote={partNote}
             onChange={setSelected}

@@ -1,7 +1,8 @@
 import { Input } from '@chakra-ui/react';
-import { parseColour, type Row } from '@retoque/core';
+import { parseColour, quantityText, type Row } from '@retoque/core';
 import { useState, type RefObject } from 'react';
 import { readTyped } from './cell-problem';
+import { stepText } from './editors/step-text';
 
 /**
  * A text field that takes any value of a row; what cannot be read is named and kept as it was typed, and nothing is
@@ -23,7 +24,9 @@ export function TypedValue({
   onLeave: () => void;
 }) {
   const [text, setText] = useState<string>();
-  const read = text === undefined || text.trim() === '' ? undefined : readTyped(row, text);
+  const { amount } = row;
+  const readText = (typed: string) => readTyped(row, amount ? quantityText(typed, amount.unit) : typed);
+  const read = text === undefined || text.trim() === '' ? undefined : readText(text);
   const problem = read && !read.ok ? read.problem : undefined;
   return (
     <div>
@@ -42,16 +45,25 @@ export function TypedValue({
           const typed = event.target.value;
           setText(typed);
           // A bare word may still be on its way to another one, so words wait for Enter.
-          const ready = !/^[a-z-]+$/i.test(typed.trim()) || parseColour(typed) !== undefined;
+          const ready =
+            (!/^[a-z-]+$/i.test(typed.trim()) || parseColour(typed) !== undefined) && !/[+*/(-]\s*$/.test(typed);
           if (!typed.trim() || !ready) return;
-          const next = readTyped(row, typed);
+          const next = readText(typed);
           if (next.ok) onChange(next.values);
         }}
         onBlur={() => {
           if (!problem) setText(undefined);
         }}
         onKeyDown={(event) => {
-          if (event.key === 'Enter') {
+          const by = event.key === 'ArrowUp' ? 1 : event.key === 'ArrowDown' ? -1 : 0;
+          if (by && amount) {
+            event.preventDefault();
+            const stepped = stepText(text ?? value, by * (event.shiftKey ? 10 : 1), amount);
+            const next = stepped === undefined ? undefined : readText(stepped);
+            if (!next?.ok) return;
+            setText(undefined);
+            onChange(next.values);
+          } else if (event.key === 'Enter') {
             if (read?.ok) onChange(read.values);
             if (!problem) {
               setText(undefined);

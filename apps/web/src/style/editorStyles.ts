@@ -1,3 +1,6 @@
+import { drawingStyles } from './drawingStyles';
+import { fieldStyles } from './fieldStyles';
+
 /** The look of the editor at the right. */
 export const editorStyles = {
   bg: 'sheet',
@@ -56,4 +59,6 @@ export const editorStyles = {
   '& .measure .scale span:first-of-type': { transform: 'none' },
   '& .measure .scale span:last-of-type': { transform: 'translateX(-100%)' },
   '& .measure .needs': { color: 'ink2', marginTop: '4px' },
+  ...fieldStyles,
+  ...drawingStyles,
 } as const;

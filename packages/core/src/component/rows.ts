@@ -15,6 +15,31 @@ export const ROW_GROUPS = [
 ] as const;
 export type RowGroup = (typeof ROW_GROUPS)[number];
 
+export const ROW_EDITORS = [
+  'colour',
+  'number',
+  'choice',
+  'box',
+  'radius',
+  'shadow',
+  'layers',
+  'functions',
+  'transition',
+  'family',
+  'text',
+] as const;
+export type RowEditor = (typeof ROW_EDITORS)[number];
+
+/** What numbers a row takes. */
+export interface RowAmount {
+  /** '' where a plain number is meant. */
+  readonly unit: string;
+  readonly least?: number;
+  readonly most?: number;
+  /** Of one press of an arrow key, where it is not the unit's own. */
+  readonly step?: number;
+}
+
 /** A row of the state sheet: one plain name for one longhand, or for several that are set together. */
 export interface Row {
   readonly key: string;
@@ -24,13 +49,23 @@ export interface Row {
   readonly properties: readonly string[];
   /** The shorthand under which the row's value is typed; without one all longhands take the same value. */
   readonly shorthand?: string | undefined;
-  readonly editor: 'colour' | 'text';
+  /** How its values are edited; each takes CSS text too. */
+  readonly editor: RowEditor;
+  /** Of a number: what a number without a unit means, and its bounds. */
+  readonly amount?: RowAmount | undefined;
+  /** Keywords that are offered, the most used first. */
+  readonly words?: readonly string[] | undefined;
   /** Key of the row that sets this one together with others. */
   readonly under?: string | undefined;
 }
 
 const SIDES = ['top', 'right', 'bottom', 'left'] as const;
 const CORNERS = ['top-left', 'top-right', 'bottom-right', 'bottom-left'] as const;
+
+const LENGTH: RowAmount = { unit: 'px' };
+const SIZE: RowAmount = { unit: 'px', least: 0 };
+const SHARE: RowAmount = { unit: '', least: 0, most: 1, step: 0.05 };
+const LINES = 'solid dashed dotted double none';
 
 const one = (group: RowGroup, label: string, property: string, key = property): Row => ({
   key,
@@ -43,6 +78,18 @@ const colour = (group: RowGroup, label: string, property: string, key = property
   ...one(group, label, property, key),
   editor: 'colour',
 });
+const number = (group: RowGroup, label: string, property: string, amount: RowAmount = LENGTH, words?: string): Row => ({
+  ...one(group, label, property),
+  editor: 'number',
+  amount,
+  words: words?.split(' '),
+});
+const choice = (group: RowGroup, label: string, property: string, words: string): Row => ({
+  ...one(group, label, property),
+  editor: 'choice',
+  words: words.split(' '),
+});
+const edited = (editor: RowEditor, row: Row): Row => ({ ...row, editor });
 const together = (
   group: RowGroup,
   label: string,
@@ -52,13 +99,16 @@ const together = (
 ): Row => ({ key, label, group, properties, shorthand, editor: 'text' });
 
 const sides = (group: RowGroup, label: string, name: string): Row[] => [
-  together(
-    group,
-    label,
-    name,
-    SIDES.map((side) => `${name}-${side}`),
+  edited(
+    'box',
+    together(
+      group,
+      label,
+      name,
+      SIDES.map((side) => `${name}-${side}`),
+    ),
   ),
-  ...SIDES.map((side): Row => ({ ...one(group, `${label} ${side}`, `${name}-${side}`), under: name })),
+  ...SIDES.map((side): Row => ({ ...one(group, `${label} ${side}`, `${name}-${side}`), editor: 'box', under: name })),
 ];
 
 const EDGE_COLOURS = SIDES.map((side) => `border-${side}-color`);
@@ -72,31 +122,42 @@ const edges: Row[] = [
     shorthand: 'border-color',
     editor: 'colour',
   },
-  together(
-    'Edge',
-    'Border width',
-    'border-width',
-    SIDES.map((side) => `border-${side}-width`),
+  edited(
+    'box',
+    together(
+      'Edge',
+      'Border width',
+      'border-width',
+      SIDES.map((side) => `border-${side}-width`),
+    ),
   ),
-  together(
-    'Edge',
-    'Border style',
-    'border-style',
-    SIDES.map((side) => `border-${side}-style`),
-  ),
+  {
+    ...together(
+      'Edge',
+      'Border style',
+      'border-style',
+      SIDES.map((side) => `border-${side}-style`),
+    ),
+    editor: 'choice',
+    words: LINES.split(' '),
+  },
   ...SIDES.flatMap((side): Row[] => [
     { ...colour('Edge', `Border ${side}`, `border-${side}-color`), under: 'border' },
-    { ...one('Edge', `Border ${side} width`, `border-${side}-width`), under: 'border-width' },
-    { ...one('Edge', `Border ${side} style`, `border-${side}-style`), under: 'border-style' },
+    { ...one('Edge', `Border ${side} width`, `border-${side}-width`), editor: 'box', under: 'border-width' },
+    { ...choice('Edge', `Border ${side} style`, `border-${side}-style`, LINES), under: 'border-style' },
   ]),
-  together(
-    'Edge',
-    'Radius',
-    'border-radius',
-    CORNERS.map((corner) => `border-${corner}-radius`),
+  edited(
+    'radius',
+    together(
+      'Edge',
+      'Radius',
+      'border-radius',
+      CORNERS.map((corner) => `border-${corner}-radius`),
+    ),
   ),
   ...CORNERS.map((corner): Row => ({
     ...one('Edge', `Radius ${corner.replace('-', ' ')}`, `border-${corner}-radius`),
+    editor: 'radius',
     under: 'border-radius',
   })),
 ];
@@ -104,80 +165,80 @@ const edges: Row[] = [
 /** Every row that a part can have, in the order of the sheet. */
 export const ROWS: readonly Row[] = [
   colour('Text', 'Text', 'color', 'text'),
-  one('Text', 'Font', 'font-family'),
-  one('Text', 'Size of text', 'font-size'),
-  one('Text', 'Weight', 'font-weight'),
-  one('Text', 'Slant', 'font-style'),
-  one('Text', 'Line height', 'line-height'),
-  one('Text', 'Letter spacing', 'letter-spacing'),
-  one('Text', 'Word spacing', 'word-spacing'),
-  one('Text', 'Case', 'text-transform'),
-  one('Text', 'Alignment', 'text-align'),
-  one('Text', 'Underline', 'text-decoration-line'),
+  edited('family', one('Text', 'Font', 'font-family')),
+  number('Text', 'Size of text', 'font-size', SIZE),
+  number('Text', 'Weight', 'font-weight', { unit: '', least: 1, most: 1000, step: 50 }, '400 500 600 700 800'),
+  choice('Text', 'Slant', 'font-style', 'normal italic'),
+  number('Text', 'Line height', 'line-height', { unit: '', least: 0, step: 0.05 }, 'normal'),
+  number('Text', 'Letter spacing', 'letter-spacing', { unit: 'em', step: 0.01 }, 'normal'),
+  number('Text', 'Word spacing', 'word-spacing', { unit: 'em', step: 0.01 }, '0'),
+  choice('Text', 'Case', 'text-transform', 'none uppercase lowercase capitalize'),
+  choice('Text', 'Alignment', 'text-align', 'start center end justify'),
+  choice('Text', 'Underline', 'text-decoration-line', 'none underline overline line-through'),
   colour('Text', 'Underline colour', 'text-decoration-color'),
-  one('Text', 'Underline style', 'text-decoration-style'),
-  one('Text', 'Underline thickness', 'text-decoration-thickness'),
-  one('Text', 'Underline distance', 'text-underline-offset'),
+  choice('Text', 'Underline style', 'text-decoration-style', 'solid dashed dotted double wavy'),
+  number('Text', 'Underline thickness', 'text-decoration-thickness', SIZE, 'auto from-font'),
+  number('Text', 'Underline distance', 'text-underline-offset', LENGTH, 'auto'),
   together('Text', 'Wrapping', 'white-space', ['white-space-collapse', 'text-wrap-mode']),
   one('Text', 'Content', 'content'),
-  one('Text', 'List marker', 'list-style-type'),
+  choice('Text', 'List marker', 'list-style-type', 'none disc circle square decimal'),
   colour('Ground', 'Background', 'background-color', 'background'),
-  one('Ground', 'Pictures and gradients', 'background-image'),
-  one('Ground', 'Size of picture', 'background-size'),
+  edited('layers', one('Ground', 'Pictures and gradients', 'background-image')),
+  choice('Ground', 'Size of picture', 'background-size', 'auto cover contain'),
   together('Ground', 'Place of picture', 'background-position', ['background-position-x', 'background-position-y']),
-  one('Ground', 'Repeat', 'background-repeat'),
-  one('Ground', 'Scrolls with', 'background-attachment'),
-  one('Ground', 'Starts at', 'background-origin'),
-  one('Ground', 'Clipped to', 'background-clip'),
-  one('Ground', 'Layers blend', 'background-blend-mode'),
+  choice('Ground', 'Repeat', 'background-repeat', 'repeat repeat-x repeat-y no-repeat space round'),
+  choice('Ground', 'Scrolls with', 'background-attachment', 'scroll fixed local'),
+  choice('Ground', 'Starts at', 'background-origin', 'padding-box border-box content-box'),
+  choice('Ground', 'Clipped to', 'background-clip', 'border-box padding-box content-box text'),
+  choice('Ground', 'Layers blend', 'background-blend-mode', 'normal multiply screen overlay darken lighten'),
   ...edges,
   colour('Outline', 'Outline', 'outline-color', 'outline'),
-  one('Outline', 'Outline width', 'outline-width'),
-  one('Outline', 'Outline style', 'outline-style'),
-  one('Outline', 'Outline distance', 'outline-offset'),
-  one('Shadow', 'Shadow', 'box-shadow'),
-  one('Shadow', 'Text shadow', 'text-shadow'),
+  number('Outline', 'Outline width', 'outline-width', SIZE),
+  choice('Outline', 'Outline style', 'outline-style', LINES),
+  number('Outline', 'Outline distance', 'outline-offset'),
+  edited('shadow', one('Shadow', 'Shadow', 'box-shadow')),
+  edited('shadow', one('Shadow', 'Text shadow', 'text-shadow')),
   ...sides('Space', 'Padding', 'padding'),
   ...sides('Space', 'Margin', 'margin'),
   together('Space', 'Gap', 'gap', ['row-gap', 'column-gap']),
-  { ...one('Space', 'Gap between rows', 'row-gap'), under: 'gap' },
-  { ...one('Space', 'Gap between columns', 'column-gap'), under: 'gap' },
-  one('Size', 'Width', 'width'),
-  one('Size', 'Height', 'height'),
-  one('Size', 'Least width', 'min-width'),
-  one('Size', 'Least height', 'min-height'),
-  one('Size', 'Greatest width', 'max-width'),
-  one('Size', 'Greatest height', 'max-height'),
+  { ...number('Space', 'Gap between rows', 'row-gap', SIZE, 'normal'), under: 'gap' },
+  { ...number('Space', 'Gap between columns', 'column-gap', SIZE, 'normal'), under: 'gap' },
+  number('Size', 'Width', 'width', SIZE, 'auto 100% fit-content'),
+  number('Size', 'Height', 'height', SIZE, 'auto 100% fit-content'),
+  number('Size', 'Least width', 'min-width', SIZE, 'auto 0'),
+  number('Size', 'Least height', 'min-height', SIZE, 'auto 0'),
+  number('Size', 'Greatest width', 'max-width', SIZE, 'none 100%'),
+  number('Size', 'Greatest height', 'max-height', SIZE, 'none 100%'),
   one('Size', 'Proportion', 'aspect-ratio'),
-  one('Size', 'Size includes', 'box-sizing'),
-  one('Layout', 'Display', 'display'),
-  one('Layout', 'Visibility', 'visibility'),
-  one('Layout', 'Position', 'position'),
-  one('Layout', 'Stacking', 'z-index'),
-  one('Layout', 'Along the row', 'justify-content'),
-  one('Layout', 'Across the row', 'align-items'),
-  one('Layout', 'Too much, across', 'overflow-x'),
-  one('Layout', 'Too much, down', 'overflow-y'),
-  one('Effect', 'Opacity', 'opacity'),
-  one('Effect', 'Filter', 'filter'),
-  one('Effect', 'Filter behind', 'backdrop-filter'),
-  one('Effect', 'Blending', 'mix-blend-mode'),
-  one('Effect', 'Transform', 'transform'),
+  choice('Size', 'Size includes', 'box-sizing', 'border-box content-box'),
+  choice('Layout', 'Display', 'display', 'block inline-block flex inline-flex grid inline none'),
+  choice('Layout', 'Visibility', 'visibility', 'visible hidden'),
+  choice('Layout', 'Position', 'position', 'static relative absolute fixed sticky'),
+  number('Layout', 'Stacking', 'z-index', { unit: '', step: 1 }, 'auto'),
+  choice('Layout', 'Along the row', 'justify-content', 'normal start center end space-between space-around'),
+  choice('Layout', 'Across the row', 'align-items', 'normal start center end stretch baseline'),
+  choice('Layout', 'Too much, across', 'overflow-x', 'visible hidden clip scroll auto'),
+  choice('Layout', 'Too much, down', 'overflow-y', 'visible hidden clip scroll auto'),
+  number('Effect', 'Opacity', 'opacity', SHARE),
+  edited('functions', one('Effect', 'Filter', 'filter')),
+  edited('functions', one('Effect', 'Filter behind', 'backdrop-filter')),
+  choice('Effect', 'Blending', 'mix-blend-mode', 'normal multiply screen overlay darken lighten difference'),
+  edited('functions', one('Effect', 'Transform', 'transform')),
   one('Effect', 'Transform from', 'transform-origin'),
   one('Effect', 'Move', 'translate'),
-  one('Effect', 'Turn', 'rotate'),
-  one('Effect', 'Scale', 'scale'),
-  one('Motion', 'Change of', 'transition-property'),
-  one('Motion', 'Change takes', 'transition-duration'),
-  one('Motion', 'Curve', 'transition-timing-function'),
-  one('Motion', 'Change waits', 'transition-delay'),
+  number('Effect', 'Turn', 'rotate', { unit: 'deg', step: 1 }, 'none'),
+  number('Effect', 'Scale', 'scale', { unit: '', least: 0, step: 0.01 }, 'none'),
+  edited('transition', one('Motion', 'Change of', 'transition-property')),
+  edited('transition', one('Motion', 'Change takes', 'transition-duration')),
+  edited('transition', one('Motion', 'Curve', 'transition-timing-function')),
+  edited('transition', one('Motion', 'Change waits', 'transition-delay')),
   colour('Drawing', 'Fill', 'fill'),
   colour('Drawing', 'Stroke', 'stroke'),
-  one('Drawing', 'Stroke width', 'stroke-width'),
+  number('Drawing', 'Stroke width', 'stroke-width', SIZE),
   colour('Control', 'Accent', 'accent-color'),
   colour('Control', 'Caret', 'caret-color'),
-  one('Control', 'Pointer', 'cursor'),
-  one('Control', 'Drawn by the browser', 'appearance'),
+  choice('Control', 'Pointer', 'cursor', 'auto pointer default not-allowed text grab help'),
+  choice('Control', 'Drawn by the browser', 'appearance', 'auto none'),
 ];
 
 const BY_KEY: ReadonlyMap<string, Row> = new Map(ROWS.map((row) => [row.key, row]));

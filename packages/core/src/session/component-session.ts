@@ -109,6 +109,8 @@ export interface SheetRequest {
   readonly whole?: readonly string[];
   /** Names of columns that were added. */
   readonly added?: readonly string[];
+  /** Rows of a part that are wanted besides, such as those that an editor sets together. */
+  readonly also?: { readonly part: string; readonly rows: readonly string[] } | undefined;
 }
 
 /** The CSS of one part's look in one environment, read once. */
@@ -443,7 +445,7 @@ export class ComponentSession {
 
   /** The whole state sheet under a look. */
   sheet(look: Look, request: SheetRequest = {}): StateSheet {
-    const { environment = DESKTOP, place = {}, added = [] } = request;
+    const { environment = DESKTOP, place = {}, added = [], also } = request;
     const unfolded = new Set(request.unfolded ?? this.parts.slice(0, 1).map(({ part }) => part.name));
     const whole = new Set(request.whole ?? []);
     const where = this.placeFor(place);
@@ -456,9 +458,12 @@ export class ComponentSession {
       const { name } = item.part.part;
       if (!unfolded.has(name)) return [];
       const all = whole.has(name);
+      const besides = also?.part === name ? also.rows : [];
       const plans = this.relativesOf(item.part).map((other) => styled.plans.get(other)?.id ?? 0);
-      return this.unlessKept(`rows ${name}`, [environment, place, columns, all, look.exceptions, muted, plans], () =>
-        this.rowsOf(item, look, environment, place, styled, columns, all),
+      return this.unlessKept(
+        `rows ${name}`,
+        [environment, place, columns, all, besides, look.exceptions, muted, plans],
+        () => this.rowsOf(item, look, environment, place, styled, columns, all, besides),
       );
     });
     const checks = this.kind.demands.flatMap((demand) => {
@@ -619,6 +624,7 @@ export class ComponentSession {
     styled: Styled,
     columns: readonly StateColumn[],
     whole: boolean,
+    also: readonly string[] = [],
   ): SheetRow[] {
     const { name } = part.part;
     const settings = activeSettings(look).filter((setting) => setting.part === name);
@@ -633,7 +639,7 @@ export class ComponentSession {
     });
     const carrier = part.carrier?.part.name ?? name;
     const style = (bits: StateBits): ElementStyle => this.forcer.see(styled.pages, environment, subject, bits).style;
-    const wanted = this.rowsWanted(part, set, whole);
+    const wanted = this.rowsWanted(part, set, whole, also);
     const rowKeys = wanted.map(({ row }) => row.key);
     const names = own.map((column) => column.name);
     const states = all.map(({ when }) => bitsOfWhen(when));
@@ -688,7 +694,12 @@ export class ComponentSession {
     return resolver;
   }
 
-  private rowsWanted(part: FoundPart, set: ReadonlySet<string>, whole: boolean): { row: Row; first: boolean }[] {
+  private rowsWanted(
+    part: FoundPart,
+    set: ReadonlySet<string>,
+    whole: boolean,
+    also: readonly string[],
+  ): { row: Row; first: boolean }[] {
     const early = new Set<string>(part.part.first);
     const isSet = (row: Row) => row.properties.every((property) => set.has(property));
     const covered = (row: Row) => {
@@ -697,7 +708,7 @@ export class ComponentSession {
     };
     const wanted = ROWS.flatMap((row) => {
       const first = early.has(row.key) || (isSet(row) && !covered(row));
-      return first || whole ? [{ row, first }] : [];
+      return first || whole || also.includes(row.key) ? [{ row, first }] : [];
     });
     if (whole) return wanted;
     // What matters first stands in the order that the kind gives, and what else is set behind it.

@@ -1,0 +1,69 @@
+import { expandShorthand, rowNamed } from '@retoque/core';
+import { valuesOf, type EditorProps } from './editing';
+import { NumberField } from './NumberField';
+
+const SIDES = ['top', 'right', 'bottom', 'left'] as const;
+/** From the outside to the inside, as boxes are drawn. */
+const LAYERS = [
+  { name: 'margin', label: 'Margin', longhand: (side: string) => `margin-${side}`, amount: { unit: 'px' } },
+  {
+    name: 'border-width',
+    label: 'Border',
+    longhand: (side: string) => `border-${side}-width`,
+    amount: { unit: 'px', least: 0 },
+  },
+  {
+    name: 'padding',
+    label: 'Padding',
+    longhand: (side: string) => `padding-${side}`,
+    amount: { unit: 'px', least: 0 },
+  },
+] as const;
+
+/** The four sides of a shorthand's text. */
+function sidesOf(name: string, text: string, longhand: (side: string) => string): readonly string[] {
+  const longhands = expandShorthand(name, text);
+  return SIDES.map((side) => longhands?.[longhand(side)] ?? '');
+}
+
+/** Margin, border and padding as they lie around a part, so that none is taken for another. */
+export default function BoxEditor({ row, valueOf, onChange, onSettle }: EditorProps) {
+  const drawn = LAYERS.map((layer) => ({ ...layer, sides: sidesOf(layer.name, valueOf(layer.name), layer.longhand) }));
+  const own = row.under ?? row.key;
+  const render = (at: number) => {
+    const layer = drawn[at];
+    if (!layer) return <div className="box-inner" />;
+    const whole = rowNamed(layer.name)!;
+    const problemOf = (text: string) => {
+      const read = valuesOf(whole, text);
+      return read.ok ? undefined : read.problem;
+    };
+    return (
+      <div className="box-layer" data-layer={layer.name} data-own={own === layer.name ? '' : undefined}>
+        <span className="box-name">{layer.label}</span>
+        {SIDES.map((side, i) => (
+          <div key={side} className={`box-side ${side}`}>
+            <NumberField
+              hideLabel
+              label={`${layer.label} ${side}`}
+              value={layer.sides[i]!}
+              amount={layer.amount}
+              problemOf={problemOf}
+              onChange={(text) => onChange({ [layer.longhand(side)]: text })}
+              onSettle={onSettle}
+            />
+          </div>
+        ))}
+        {render(at + 1)}
+      </div>
+    );
+  };
+  return (
+    <>
+      <div className="box">{render(0)}</div>
+      <div className="small">
+        Inside: {valueOf('width') || 'auto'} wide, {valueOf('height') || 'auto'} high.
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,20 @@
+import { CSS_WIDE, needsSubstitution } from '../css/declaration.js';
+import type { CascadeSheet } from '../css/rules.js';
+
+const MAX_FAMILIES = 12;
+
+/** Values of font-family in a site's own sheets, the most used first, as CSS text. */
+export function siteFamilies(sheets: readonly CascadeSheet[]): string[] {
+  const uses = new Map<string, number>();
+  for (const { sheet, origin } of sheets) {
+    if (origin !== 'author') continue;
+    for (const { property, value } of sheet.rules.flatMap((rule) => rule.declarations)) {
+      if (property !== 'font-family' || CSS_WIDE.has(value.toLowerCase()) || needsSubstitution(value)) continue;
+      uses.set(value, (uses.get(value) ?? 0) + 1);
+    }
+  }
+  return [...uses]
+    .sort((a, b) => b[1] - a[1])
+    .map(([family]) => family)
+    .slice(0, MAX_FAMILIES);
+}
