@@ -35,10 +35,16 @@ export const componentsQuery = (siteId: string) =>
       (await call(componentListSchema, `/sites/${siteId}/components`, { signal })).components,
   });
 
+/** Saves that are on their way, by component: what is asked for meanwhile waits for them. */
+const saving = new Map<string, Promise<unknown>>();
+
 export const componentQuery = (id: string) =>
   queryOptions({
     queryKey: ['component', id],
-    queryFn: ({ signal }) => call(componentSchema, `/components/${id}`, { signal }),
+    queryFn: async ({ signal }) => {
+      await saving.get(id);
+      return call(componentSchema, `/components/${id}`, { signal });
+    },
   });
 
 export type Bring =
@@ -136,5 +142,15 @@ export function useChangeSite(id: string) {
   });
 }
 
-export const saveLook = (componentId: string, trialId: string, body: SaveLook) =>
-  call(savedLookSchema, `/components/${componentId}/trials/${trialId}/look`, { method: 'PUT', body });
+export function saveLook(componentId: string, trialId: string, body: SaveLook) {
+  const saved = call(savedLookSchema, `/components/${componentId}/trials/${trialId}/look`, { method: 'PUT', body });
+  const settled = saved.then(
+    () => undefined,
+    () => undefined,
+  );
+  saving.set(componentId, settled);
+  void settled.then(() => {
+    if (saving.get(componentId) === settled) saving.delete(componentId);
+  });
+  return saved;
+}

@@ -1,5 +1,7 @@
 import {
+  expandShorthand,
   partNamed,
+  rowText,
   type Cell,
   type Kind,
   type Look,
@@ -7,7 +9,7 @@ import {
   type StateSheet,
   type ViewportName,
 } from '@retoque/core';
-import { Suspense, useMemo, useRef, type ReactNode, type RefObject } from 'react';
+import { Suspense, useMemo, useRef, useState, type ReactNode, type RefObject } from 'react';
 import type { ComponentRef, SheetQuery, SiteColour } from '../engine/protocol';
 import { useSteady } from '../shell/useSteady';
 import { Button } from '../theme/Button';
@@ -73,17 +75,23 @@ export function Editor({
   const part = partNamed(kind, address.part)?.label ?? address.part;
   const key = `${address.part}/${address.row}/${address.column}`;
   const hexes = useMemo(() => colours.map(({ hex }) => hex), [colours]);
-  const change = useSteady((values: Readonly<Record<string, string>>) =>
-    onChange(values, `${key}/typed${gesture.current}`),
-  );
+  // What was set since the sheet was worked out; edits that follow fast build upon one another.
+  const [ahead, setAhead] = useState<{ sheet: StateSheet; values: Readonly<Record<string, string>> }>();
+  const fresh = ahead?.sheet === sheet ? ahead.values : NOTHING;
+  const change = (values: Readonly<Record<string, string>>) => {
+    setAhead({ sheet, values: { ...fresh, ...values } });
+    onChange(values, `${key}/typed${gesture.current}`);
+  };
   const settle = useSteady(() => {
     gesture.current++;
   });
   const valueOf = (name: string): string => {
     const other = sheet.rows.find((item) => item.part === address.part && item.row.key === name);
     const own = other?.cells.find((item) => item.column === address.column);
-    return own ? (own.own ?? own.computed) : '';
+    const text = own ? (own.own ?? own.computed) : '';
+    return other ? withFresh(other.row, text, fresh) : text;
   };
+  const value = withFresh(row, cell.own ?? cell.computed, fresh);
   return (
     <>
       <div className="editor-head">
@@ -126,7 +134,7 @@ export function Editor({
             label="Value"
             row={row}
             field={field}
-            value={cell.own ?? cell.computed}
+            value={value}
             onChange={change}
             onLeave={() => {
               settle();
@@ -139,7 +147,7 @@ export function Editor({
               <div className="fitted" key={key}>
                 <Own
                   row={row}
-                  value={cell.own ?? cell.computed}
+                  value={value}
                   valueOf={valueOf}
                   colours={hexes}
                   families={families}
@@ -176,4 +184,14 @@ export function Editor({
       </div>
     </>
   );
+}
+
+const NOTHING: Readonly<Record<string, string>> = {};
+
+/** The text of a row with some of its longhands replaced. */
+function withFresh(row: Row, text: string, fresh: Readonly<Record<string, string>>): string {
+  if (!row.properties.some((property) => fresh[property] !== undefined)) return text;
+  const [only] = row.properties;
+  const longhands = row.properties.length === 1 ? { [only!]: text } : expandShorthand(row.shorthand ?? '', text);
+  return rowText(row, (property) => fresh[property] ?? longhands?.[property] ?? '') ?? text;
 }

@@ -112,6 +112,23 @@ function pick(
 /** Text that could end a declaration or a rule can never be a value. */
 const BREAKS_OUT = /[{};]|\/\*|<\//;
 
+/** What is opened and not closed would take in whatever stands behind the value. */
+function isClosed(text: string): boolean {
+  const open: string[] = [];
+  let quote = '';
+  for (let i = 0; i < text.length; i++) {
+    const character = text[i]!;
+    if (character === '\\') i++;
+    else if (quote) {
+      if (character === quote) quote = '';
+    } else if (character === '"' || character === "'") quote = character;
+    else if (character === '(') open.push(')');
+    else if (character === '[') open.push(']');
+    else if ((character === ')' || character === ']') && open.pop() !== character) return false;
+  }
+  return !quote && !open.length && !text.endsWith('\\');
+}
+
 /**
  * Reads what somebody typed or pasted into a cell. Nothing is guessed beyond what people plainly mean: a colour without
  * its `#`, a length without its unit, quotes as a document has them.
@@ -122,6 +139,7 @@ export function readCellText(row: Row, typed: string): ReadValue {
   if (!text) return { ok: false, problem: 'Give a value, or clear the cell.' };
   if (text.length > LONGEST) return { ok: false, problem: `A value has at most ${LONGEST} characters.` };
   if (BREAKS_OUT.test(text)) return { ok: false, problem: 'A value holds no braces, semicolons or comments.' };
+  if (!isClosed(text)) return { ok: false, problem: `“${text}” has a bracket or a quote that is not closed.` };
   const tries = row.editor === 'colour' ? [colourAsSaid(text)] : [text, withUnits(text)];
   for (const candidate of tries) {
     const values = valuesOf(row, candidate);

@@ -112,8 +112,9 @@ function olderPrelude(shape: GradientShape, parts: readonly (readonly CssNode[])
     if (first?.type === 'Dimension' && first.unit.toLowerCase() === 'deg') {
       return { direction: `${(90 - Number(first.value) + 360) % 360}deg` };
     }
-    const sides = nodes.map((node) => OPPOSITE[wordOf(node) ?? '']);
-    return sides.every((side) => side !== undefined) ? { direction: `to ${sides.join(' ')}` } : undefined;
+    // From corner to corner the older line ran through both, which the standard's does not unless the box is square.
+    const side = nodes.length === 1 ? OPPOSITE[wordOf(first) ?? ''] : undefined;
+    return side === undefined ? undefined : { direction: `to ${side}` };
   }
   const isSize = (part: readonly CssNode[]) =>
     part.some((node) => /^(circle|ellipse|cover|contain|(closest|farthest)-(side|corner))$/.test(wordOf(node) ?? ''));

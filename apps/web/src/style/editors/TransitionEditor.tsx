@@ -37,7 +37,9 @@ const millis = (text: string): number => {
 
 /** What changes slowly, for how long and along which curve; the curve is drawn, dragged and played. */
 export default function TransitionEditor({ valueOf, onChange, onSettle }: EditorProps) {
-  const list = readTransitions(valueOf);
+  const all = readTransitions(valueOf);
+  // Everything in no time is how nothing is said.
+  const list = all.every(({ duration, delay }) => millis(duration) === 0 && millis(delay) === 0) ? [] : all;
   const set = (next: readonly Transition[]) => onChange(printTransitions(next));
   const change = (at: number, part: Partial<Transition>) =>
     set(list.map((item, i) => (i === at ? { ...item, ...part } : item)));
