@@ -133,6 +133,8 @@ export interface Engine {
     looks: readonly KeptLook[],
   ): Promise<FoundWithChecks[]>;
   liveFrame(versionId: string): Promise<string>;
+  /** The look as CSS with real states, for every width, behind the looks that reach wider. */
+  liveCss(component: ComponentRef, look: Look): Promise<string>;
   stillFrame(
     component: ComponentRef,
     part: string,

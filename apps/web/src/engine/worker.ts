@@ -172,6 +172,11 @@ const engine: Engine = {
     return session.frame({ still: false, ...assetsOf(page) });
   },
 
+  async liveCss(ref, look) {
+    const before = ref.others.length ? widerCss(ref, opened(ref.versionId).session) : '';
+    return `${before}\n${sessionOf(ref).css(look)}`;
+  },
+
   async stillFrame(ref, part, column, viewport, exceptions, place) {
     const { page, session } = opened(ref.versionId);
     const environment = environmentOf(viewport, place);

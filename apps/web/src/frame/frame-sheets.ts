@@ -1,4 +1,13 @@
 const held = new WeakMap<Document, Map<string, readonly CSSStyleSheet[]>>();
+/** A sheet of a frame's own, which nothing outside it shares. */
+export function makeSheet(document: Document, css: string): CSSStyleSheet | undefined {
+  const view = document.defaultView;
+  if (!view) return undefined;
+  const sheet = new view.CSSStyleSheet();
+  sheet.replaceSync(css);
+  return sheet;
+}
+
 /** Sheets of ours in the order of the cascade: what is skipped first, then the look. */
 const ORDER = ['skipped', 'look'] as const;
 

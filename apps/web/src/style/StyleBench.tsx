@@ -9,7 +9,17 @@ import {
   type ViewportName,
 } from '@retoque/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState, type ClipboardEvent } from 'react';
+import {
+  lazy,
+  Suspense,
+  useCallback,
+  useEffect,
+  useLayoutEffect,
+  useMemo,
+  useRef,
+  useState,
+  type ClipboardEvent,
+} from 'react';
 import { useNavigate } from 'react-router';
 import { useAddTrial, useChangeComponent, useOpenComponent } from '../api/queries';
 import { engine } from '../engine/engine';
@@ -38,6 +48,7 @@ import { Frames } from './Frames';
 import { keptLooks } from './kept';
 import { PartNote } from './PartNote';
 import { Pointing } from './Pointing';
+import { PreviewButton } from './PreviewButton';
 import { Rail } from './Rail';
 import { cellsOf, oneCell, rangeOf, type Selection, type ShownRow } from './selection';
 import { SheetBar } from './SheetBar';
@@ -50,6 +61,8 @@ import { useBenchKeys } from './useBenchKeys';
 import { cellsName, useLookEditor } from './useLookEditor';
 import { useSheet } from './useSheet';
 import { useSiteComponents, type SiteComponent } from './useSiteComponents';
+
+const Preview = lazy(() => import('../preview/Preview'));
 
 const NO_PARTS: never[] = [];
 const NO_CHECKS: never[] = [];
@@ -130,7 +143,7 @@ export function StyleBench({
   const field = useRef<HTMLInputElement>(null);
   const grid = useRef<HTMLDivElement>(null);
   const finder = useRef<HTMLInputElement>(null);
-  const [dialog, setDialog] = useState<'commands' | 'keys' | 'pointing'>();
+  const [dialog, setDialog] = useState<'commands' | 'keys' | 'pointing' | 'preview'>();
   const [pointed, setPointed] = useState<string>();
   const siteComponents = useSiteComponents(site.pages, kept, site.bounds);
 
@@ -381,6 +394,7 @@ export function StyleBench({
       page: () => setCondition({ ...condition, page: condition.page === undefined ? page.id : undefined }),
       scheme: () => setCondition({ ...condition, scheme: condition.scheme === undefined ? 'dark' : undefined }),
       point: () => setDialog('pointing'),
+      preview: () => setDialog('preview'),
       survey: () => void navigate(surveyPath(site.id, page.id)),
       handover: () => void navigate(handoverPath(site.id, page.id, component.id)),
       palette: () => setDialog('commands'),
@@ -393,6 +407,7 @@ export function StyleBench({
     showFrames();
   }, [untouched, showFrames]);
   const point = useCallback(() => setDialog('pointing'), []);
+  const openPreview = useCallback(() => setDialog('preview'), []);
   const closeDialog = useCallback(() => setDialog(undefined), []);
   const correct = useSteady((selector: string | undefined) => {
     setPointed(undefined);
@@ -468,6 +483,7 @@ export function StyleBench({
             {opened.data ? reachWords(kind.label, kind.plural, opened.data.reach) : ''}{' '}
             <code>{part?.selector ?? opened.data?.selector}</code>
           </div>
+          <PreviewButton onOpen={openPreview} />
           <Trials
             trials={component.trials}
             current={trial.id}
@@ -605,6 +621,21 @@ export function StyleBench({
         onClose={closeDialog}
       />
       <Shortcuts commands={dialog === 'keys' ? commands : NO_COMMANDS} open={dialog === 'keys'} onClose={closeDialog} />
+      {dialog === 'preview' && part ? (
+        <Suspense>
+          <Preview
+            name={component.name}
+            component={ref}
+            part={part.name}
+            columns={partColumns}
+            column={active.head.column}
+            place={place}
+            look={look}
+            order={part.order}
+            onClose={closeDialog}
+          />
+        </Suspense>
+      ) : null}
       {dialog === 'pointing' ? (
         <Pointing
           versionId={versionId}

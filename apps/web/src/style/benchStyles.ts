@@ -1,3 +1,4 @@
+import { previewStyles } from '../preview/previewStyles';
 import { editorStyles } from './editorStyles';
 import { frameStyles } from './frameStyles';
 import { gridStyles } from './gridStyles';
@@ -52,4 +53,5 @@ export const benchStyles = {
   '.state-grid': gridStyles,
   '.tracks': trackStyles,
   '.editor': editorStyles,
+  '.preview': previewStyles,
 } as const;

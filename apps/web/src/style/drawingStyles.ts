@@ -19,7 +19,7 @@ export const drawingStyles = {
   '& .box-layer[data-layer=padding]': { bg: '#e2efef' },
   '& .box-layer[data-own]': { borderColor: 'accent', boxShadow: '0 0 0 1px {colors.accent}' },
   '& .box-name': { gridArea: '1 / 1 / 2 / 4', color: 'ink2', lineHeight: 1.1, paddingLeft: '3px' },
-  '& .box-side input': { textAlign: 'center', padding: 0, height: '22px', fontSize: '10.5px' },
+  '& .box-side input': { textAlign: 'center', padding: 0, height: '24px', fontSize: '10.5px' },
   '& .box-side.top': { gridArea: '2 / 2', width: '46px', justifySelf: 'center' },
   '& .box-side.left': { gridArea: '3 / 1' },
   '& .box-side.right': { gridArea: '3 / 3' },

@@ -26,6 +26,7 @@ type Action =
   | 'page'
   | 'scheme'
   | 'point'
+  | 'preview'
   | 'survey'
   | 'handover'
   | 'palette'
@@ -59,6 +60,7 @@ export function useCommands({ canUndo, canRedo, hasCell, isSet, run }: CommandIn
       command('View', 'Next width', 'width', 'W'),
       command('View', 'This page alone, or every page', 'page'),
       command('View', 'Dark scheme, or light', 'scheme', 'D'),
+      command('View', 'Try it live, or before and after', 'preview', 'L'),
       command('Look', 'Undo', 'undo', undefined, canUndo),
       command('Look', 'Redo', 'redo', undefined, canRedo),
       command('Go', 'Survey', 'survey'),

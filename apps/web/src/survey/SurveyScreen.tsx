@@ -1,8 +1,8 @@
 import { Box, Flex } from '@chakra-ui/react';
-import { VIEWPORTS, type ViewportName } from '@retoque/core';
+import { type ViewportName } from '@retoque/core';
 import { useQuery } from '@tanstack/react-query';
 import { RefreshCw } from 'lucide-react';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useMemo, useRef, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { componentsQuery, pageQuery, siteQuery, useOpenComponent, useRefreshPage } from '../api/queries';
 import { engine, useOpenedPage } from '../engine/engine';
@@ -15,6 +15,7 @@ import { stylePath, surveyPath } from '../shell/paths';
 import { Segments } from '../shell/Segments';
 import { toaster } from '../shell/toasts';
 import { useDocumentTitle } from '../shell/useDocumentTitle';
+import { useStage } from '../shell/useStage';
 import { VIEWPORT_CHOICES } from '../shell/viewports';
 import { FoundList } from './FoundList';
 import { OutlineLayer } from './OutlineLayer';
@@ -201,20 +202,4 @@ function summary(count: number, short: number): string {
   if (!count) return 'No components were found on this page.';
   const found = `${count} ${count === 1 ? 'component' : 'components'}`;
   return short ? `${found}, ${short} of them short of contrast` : `${found}, all with enough contrast`;
-}
-
-/** The size of the frame, scaled to fit the room there is, at least as tall as a real window. */
-function useStage(viewport: ViewportName) {
-  const ref = useRef<HTMLDivElement>(null);
-  const [room, setRoom] = useState({ width: 900, height: 640 });
-  useEffect(() => {
-    const node = ref.current;
-    if (!node) return;
-    const observer = new ResizeObserver(() => setRoom({ width: node.clientWidth, height: node.clientHeight }));
-    observer.observe(node);
-    return () => observer.disconnect();
-  }, []);
-  const { width } = VIEWPORTS[viewport];
-  const scale = Math.min(1, room.width / width);
-  return { ref, width, scale, height: room.height / scale, left: Math.max(0, (room.width - width * scale) / 2) };
 }

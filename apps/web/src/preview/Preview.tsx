@@ -1,0 +1,149 @@
+import { Dialog, Flex, Portal } from '@chakra-ui/react';
+import { markStates, type EditingPlace, type Look, type StateColumn, type ViewportName } from '@retoque/core';
+import { useQuery } from '@tanstack/react-query';
+import { X } from 'lucide-react';
+import { useMemo, useState } from 'react';
+import { engine } from '../engine/engine';
+import type { ComponentRef } from '../engine/protocol';
+import { refKey } from '../engine/ref-key';
+import { Segments } from '../shell/Segments';
+import { VIEWPORT_CHOICES } from '../shell/viewports';
+import { Button } from '../theme/Button';
+import { PreviewFrame } from './PreviewFrame';
+import { Wipe } from './Wipe';
+
+const SLOW = 0.2;
+type Mode = 'live' | 'wipe' | 'beside';
+
+/** The component on its whole page: to be tried with pointer and keyboard, or as it is beside as it will be. */
+export default function Preview({
+  name,
+  component,
+  part,
+  columns,
+  column,
+  place,
+  look,
+  order,
+  onClose,
+}: {
+  name: string;
+  component: ComponentRef;
+  part: string;
+  columns: readonly StateColumn[];
+  /** The state in hand. */
+  column: string;
+  place: EditingPlace;
+  look: Look;
+  /** Of the element that stands for the part, in the document. */
+  order: number;
+  onClose: () => void;
+}) {
+  const [mode, setMode] = useState<Mode>('live');
+  const [viewport, setViewport] = useState<ViewportName>(place.viewport ?? 'wide');
+  const [state, setState] = useState(column);
+  const [slow, setSlow] = useState(false);
+  const [wipe, setWipe] = useState(50);
+  const live = useQuery({
+    queryKey: ['engine', 'live', component.versionId],
+    staleTime: Infinity,
+    queryFn: () => engine().liveFrame(component.versionId),
+  });
+  const css = useQuery({
+    queryKey: ['engine', 'live-css', refKey(component), look],
+    staleTime: Infinity,
+    queryFn: () => engine().liveCss(component, look),
+  });
+  const still = useQuery({
+    queryKey: ['engine', 'still', refKey(component), part, state, viewport, place, look.exceptions],
+    enabled: mode !== 'live',
+    staleTime: Infinity,
+    queryFn: () => engine().stillFrame(component, part, state, viewport, look.exceptions, place),
+  });
+  // With markers in place of states, as still pages have them.
+  const after = useMemo(() => markStates(css.data ?? ''), [css.data]);
+  const stillFrame = (title: string, own: string) => (
+    <PreviewFrame
+      html={still.data?.html}
+      css={own}
+      order={still.data?.order ?? order}
+      viewport={viewport}
+      title={title}
+      live={false}
+      speed={1}
+    >
+      <span className="preview-name">{title}</span>
+    </PreviewFrame>
+  );
+  return (
+    <Dialog.Root open onOpenChange={({ open }) => !open && onClose()}>
+      <Portal>
+        <Dialog.Backdrop />
+        <Dialog.Positioner padding={{ base: '0!', md: '18px!' }}>
+          <Dialog.Content className="preview" maxWidth="none!">
+            <Flex className="preview-bar" role="group" aria-label="What is shown">
+              <Dialog.Title fontSize="15px!" mr="6px">
+                Preview: {name}
+              </Dialog.Title>
+              <Segments
+                label="Preview"
+                value={mode}
+                choices={[
+                  { value: 'live', label: 'Live', hint: 'Point at it, focus it, press it' },
+                  { value: 'wipe', label: 'Before and after', hint: 'One over the other' },
+                  { value: 'beside', label: 'Side by side' },
+                ]}
+                onChange={setMode}
+              />
+              <Segments label="Width of the page" value={viewport} choices={VIEWPORT_CHOICES} onChange={setViewport} />
+              {mode === 'live' ? (
+                <label className="check-line">
+                  <input type="checkbox" checked={slow} onChange={(event) => setSlow(event.target.checked)} />
+                  Slow motion
+                </label>
+              ) : (
+                <select aria-label="State" value={state} onChange={(event) => setState(event.target.value)}>
+                  {columns.map((item) => (
+                    <option key={item.name} value={item.name}>
+                      {item.label}
+                    </option>
+                  ))}
+                </select>
+              )}
+            </Flex>
+            <Dialog.CloseTrigger asChild>
+              <Button variant="quiet" size="icon" aria-label="Close">
+                <X aria-hidden="true" />
+              </Button>
+            </Dialog.CloseTrigger>
+            <div className="preview-stage" data-mode={mode}>
+              {mode === 'live' ? (
+                <PreviewFrame
+                  html={live.data}
+                  css={css.data ?? ''}
+                  order={order}
+                  viewport={viewport}
+                  title="The page, live"
+                  live
+                  speed={slow ? SLOW : 1}
+                />
+              ) : mode === 'beside' ? (
+                <>
+                  {stillFrame('As it is', '')}
+                  {stillFrame('As it will be', after)}
+                </>
+              ) : (
+                <Wipe
+                  at={wipe}
+                  onChange={setWipe}
+                  before={stillFrame('As it is', '')}
+                  after={stillFrame('As it will be', after)}
+                />
+              )}
+            </div>
+          </Dialog.Content>
+        </Dialog.Positioner>
+      </Portal>
+    </Dialog.Root>
+  );
+}
