@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { pastePage, PRACTICE } from './support';
+import { keepPage, pastePage, PRACTICE } from './support';
 
 test('bad addresses are named, and nothing is lost', async ({ page }) => {
   // The dialog may be opened before the sites are there, and then takes the first of them all the same.
@@ -124,9 +124,22 @@ test('the demo site works by itself', async ({ page }) => {
 
 test('a page seen before many others is still there', async ({ page }) => {
   const name = `First ${Date.now()}`;
-  await pastePage(page, '<a href="#">Early boat</a>', '', name);
-  for (let i = 0; i < 7; i++) await pastePage(page, `<a href="#">Later boat ${i}</a>`, '', `Later ${i}`);
+  const others = Array.from({ length: 9 }, (_, i) => `Later ${i} ${name}`);
+  for (const title of [`${name} boat`, ...others]) await keepPage(page, `<a href="#">${title}</a>`, '', title);
+  await page.goto('/');
+  const visit = async (title: string) => {
+    await page.getByRole('link', { name: title }).first().click();
+    await expect(page.getByRole('button', { name: new RegExp(`^${title}`) })).toBeVisible();
+  };
+  await visit(`${name} boat`);
+  for (const title of others) {
+    await page.getByRole('link', { name: 'Retoque, all sites' }).click();
+    await visit(title);
+  }
   await page.getByRole('link', { name: 'Retoque, all sites' }).click();
-  await page.getByRole('link', { name }).first().click();
-  await expect(page.getByRole('button', { name: /^Early boat/ })).toBeVisible();
+  await page
+    .getByRole('link', { name: `${name} boat` })
+    .first()
+    .click();
+  await expect(page.getByRole('button', { name: new RegExp(`^${name} boat`) })).toBeVisible();
 });
