@@ -96,11 +96,11 @@ function sessionOf(ref: ComponentRef): ComponentSession {
   const { session: page } = opened(ref.versionId);
   let own = components.get(ref.versionId);
   if (!own) components.set(ref.versionId, (own = new Map()));
-  const before = ref.others.length ? widerCss(ref, page) : '';
-  const key = JSON.stringify([ref.kind, ref.locator, ref.parts ?? {}, ref.bounds, ref.pageId, before]);
+  const { parts, pageId, bounds, others } = ref;
+  const key = JSON.stringify([ref.kind, ref.locator, parts ?? {}, bounds, pageId, others]);
   let session = own.get(key);
   if (!session) {
-    const { parts, pageId, bounds } = ref;
+    const before = others.length ? widerCss(ref, page) : '';
     session = new ComponentSession(page, ref.kind, ref.locator, { parts: parts ?? {}, pageId, bounds, before });
     own.set(key, session);
     const [oldest] = own.keys();
@@ -173,8 +173,8 @@ const engine: Engine = {
   },
 
   async liveCss(ref, look) {
-    const before = ref.others.length ? widerCss(ref, opened(ref.versionId).session) : '';
-    return `${before}\n${sessionOf(ref).css(look)}`;
+    const session = sessionOf(ref);
+    return `${session.wider}\n${session.css(look)}`;
   },
 
   async stillFrame(ref, part, column, viewport, exceptions, place) {

@@ -1,4 +1,3 @@
-const held = new WeakMap<Document, Map<string, readonly CSSStyleSheet[]>>();
 /** A sheet of a frame's own, which nothing outside it shares. */
 export function makeSheet(document: Document, css: string): CSSStyleSheet | undefined {
   const view = document.defaultView;
@@ -8,6 +7,7 @@ export function makeSheet(document: Document, css: string): CSSStyleSheet | unde
   return sheet;
 }
 
+const held = new WeakMap<Document, Map<string, readonly CSSStyleSheet[]>>();
 /** Sheets of ours in the order of the cascade: what is skipped first, then the look. */
 const ORDER = ['skipped', 'look'] as const;
 

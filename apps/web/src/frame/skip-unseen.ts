@@ -1,6 +1,6 @@
 import { ORDER_ATTRIBUTE } from '@retoque/core';
 import { whenIdle } from '../shell/when-idle';
-import { putSheets } from './frame-sheets';
+import { makeSheet, putSheets } from './frame-sheets';
 
 /** A part of a frame, in CSS pixels from the top left of its window. */
 export interface Area {
@@ -95,9 +95,8 @@ export function skipUnseen(document: Document, area: Area, keep: string): number
       );
     });
   for (const rules of [without(view, skipped), asEmptyBoxes(view, skipped)]) {
-    const sheet = new view.CSSStyleSheet();
-    sheet.replaceSync(rules.join('\n'));
-    putSheets(document, 'skipped', [sheet]);
+    const sheet = makeSheet(document, rules.join('\n'));
+    putSheets(document, 'skipped', sheet ? [sheet] : []);
     if (!isMoved()) return skipped.length;
   }
   putSheets(document, 'skipped', []);

@@ -1,8 +1,6 @@
 import {
   fromOklch,
-  inSrgb,
   toHex,
-  toOklch,
   TRANSPARENT,
   type Cell,
   type Look,
@@ -25,6 +23,7 @@ import { ColourTracks } from './ColourTracks';
 import { ScreenPicker } from './ScreenPicker';
 import { SiteColours } from './SiteColours';
 import { TypedValue } from './TypedValue';
+import { useHeldColour } from './useHeldColour';
 import { usePassing } from './usePassing';
 
 /** Edits one colour: three OKLCH tracks that show where it passes, alpha, or any CSS colour typed. */
@@ -54,13 +53,7 @@ export function ColourEditor({
   onChange: (values: Readonly<Record<string, string>>, gesture: string) => void;
   onLeave: () => void;
 }) {
-  // A grey has no hue of its own, so the last one is remembered.
-  const [hue, setHue] = useState(0);
-  const current = toOklch(cell.colour ?? TRANSPARENT, hue);
-  if (current.c > 0.002 && current.h !== hue) setHue(current.h);
-  // While a thumb is held the tracks stay as they are set; mapping into sRGB must not push other thumbs about.
-  const [held, setHeld] = useState<Oklch>();
-  const shown = held ?? current;
+  const { shown, held, hue, isOutside, move, release } = useHeldColour(cell.colour ?? TRANSPARENT);
   const gesture = useRef(0);
   const marks = usePassing(component, lookNow, sheet, query, address, shown);
 
@@ -70,10 +63,7 @@ export function ColourEditor({
   const [recent, setRecent] = useState(recentColours);
   const write = (colour: Rgba) => formatColour(colour, format, hue);
   const set = (part: Partial<Oklch>) => {
-    const next = { ...shown, ...part };
-    if (part.h !== undefined) setHue(part.h);
-    setHeld(next);
-    onChange(everySide(write(fromOklch(next))), `${key}/track${gesture.current}`);
+    onChange(everySide(write(fromOklch(move(part)))), `${key}/track${gesture.current}`);
   };
   /** What comes next is another step, and what was chosen is remembered. */
   const settle = () => {
@@ -83,7 +73,7 @@ export function ColourEditor({
   };
   const finish = () => {
     settle();
-    setHeld(undefined);
+    release();
   };
   const choose = useSteady((hex: string) => {
     gesture.current++;
@@ -100,7 +90,7 @@ export function ColourEditor({
     <div>
       <ColourTracks colour={shown} passing={marks} onChange={change} onFinish={end} />
       <div className="small" style={{ marginBottom: 9 }}>
-        {held && !inSrgb(held)
+        {isOutside
           ? 'Outside what screens show; brought to the nearest colour.'
           : 'Solid line under a track: where it passes.'}
       </div>
@@ -136,11 +126,7 @@ export function ColourEditor({
       {recent.length ? (
         <>
           <div className="small used-last">Used last</div>
-          <SiteColours
-            label="Colours used last"
-            colours={recent.map((hex) => ({ hex, uses: 0, name: undefined }))}
-            onChoose={choose}
-          />
+          <SiteColours label="Colours used last" colours={recent.map((hex) => ({ hex }))} onChoose={choose} />
         </>
       ) : null}
     </div>

@@ -7,7 +7,7 @@ export function SiteColours({
   onChoose,
 }: {
   label: string;
-  colours: readonly SiteColour[];
+  colours: readonly (Pick<SiteColour, 'hex'> & Partial<SiteColour>)[];
   onChoose: (hex: string) => void;
 }) {
   return (

@@ -206,6 +206,11 @@ export class ComponentSession {
     return found?.selector ?? old;
   }
 
+  /** CSS of the components that reach wider; empty without any. */
+  get wider(): string {
+    return this.options.before ?? '';
+  }
+
   private partOf(name: string): FoundPart {
     const part = this.parts.find((item) => item.part.name === name);
     if (part) return part;

@@ -1,6 +1,6 @@
-import { parseValue } from '../css/declaration.js';
 import { byComma } from '../css/values/split.js';
 import { printTerms } from './print.js';
+import { readTerms } from './terms.js';
 
 /** One function of a list such as `filter` or `transform`; arguments are CSS text. */
 export interface ValueFunction {
@@ -48,12 +48,8 @@ export const TRANSFORM_FUNCTIONS: readonly FunctionInfo[] = [
  * @returns undefined for what is no list of functions
  */
 export function readFunctions(text: string): ValueFunction[] | undefined {
-  const nodes = parseValue(text.trim())
-    ?.children.toArray()
-    .filter(({ type }) => type !== 'WhiteSpace');
-  if (!nodes?.length) return undefined;
-  const [first] = nodes;
-  if (nodes.length === 1 && first?.type === 'Identifier' && first.name.toLowerCase() === 'none') return [];
+  const nodes = readTerms(text);
+  if (!nodes?.length) return nodes && [];
   const functions = nodes.map((node): ValueFunction | undefined => {
     if (node.type === 'Url') return { name: 'url', given: [`"${node.value}"`] };
     if (node.type !== 'Function') return undefined;

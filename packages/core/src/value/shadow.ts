@@ -1,8 +1,8 @@
 import type { CssNode } from 'css-tree';
-import { parseValue } from '../css/declaration.js';
 import { isColourNode } from '../css/values/colour.js';
 import { byComma } from '../css/values/split.js';
 import { printTerms } from './print.js';
+import { readTerms } from './terms.js';
 
 /** One shadow; lengths and colour are CSS text. */
 export interface Shadow {
@@ -24,12 +24,8 @@ const isInset = (node: CssNode) => node.type === 'Identifier' && node.name.toLow
  * @returns undefined for what cannot be taken apart
  */
 export function readShadows(text: string): Shadow[] | undefined {
-  const nodes = parseValue(text.trim())
-    ?.children.toArray()
-    .filter(({ type }) => type !== 'WhiteSpace');
-  if (!nodes?.length) return undefined;
-  const [first] = nodes;
-  if (nodes.length === 1 && first?.type === 'Identifier' && first.name.toLowerCase() === 'none') return [];
+  const nodes = readTerms(text);
+  if (!nodes?.length) return nodes && [];
   const shadows = byComma(nodes).map((part): Shadow | undefined => {
     const colour = part.find(isColourNode);
     const lengths = part.filter((node) => node !== colour && !isInset(node)).map((node) => printTerms([node]));

@@ -1,5 +1,5 @@
 import { expandShorthand, rowNamed } from '@retoque/core';
-import { valuesOf, type EditorProps } from './editing';
+import { problemOf, type EditorProps } from './editing';
 import { NumberField } from './NumberField';
 
 const SIDES = ['top', 'right', 'bottom', 'left'] as const;
@@ -34,10 +34,6 @@ export default function BoxEditor({ row, valueOf, onChange, onSettle }: EditorPr
     const layer = drawn[at];
     if (!layer) return <div className="box-inner" />;
     const whole = rowNamed(layer.name)!;
-    const problemOf = (text: string) => {
-      const read = valuesOf(whole, text);
-      return read.ok ? undefined : read.problem;
-    };
     return (
       <div className="box-layer" data-layer={layer.name} data-own={own === layer.name ? '' : undefined}>
         <span className="box-name">{layer.label}</span>
@@ -48,7 +44,7 @@ export default function BoxEditor({ row, valueOf, onChange, onSettle }: EditorPr
               label={`${layer.label} ${side}`}
               value={layer.sides[i]!}
               amount={layer.amount}
-              problemOf={problemOf}
+              problemOf={problemOf(whole)}
               onChange={(text) => onChange({ [layer.longhand(side)]: text })}
               onSettle={onSettle}
             />

@@ -1,5 +1,6 @@
 import { Choices } from './Choices';
-import { valuesOf, type EditorProps } from './editing';
+import { readTyped } from '../cell-problem';
+import type { EditorProps } from './editing';
 
 /** One of a few words. */
 export default function ChoiceEditor({ row, value, onChange, onSettle }: EditorProps) {
@@ -9,7 +10,7 @@ export default function ChoiceEditor({ row, value, onChange, onSettle }: EditorP
       words={row.words ?? []}
       value={value}
       onChoose={(word) => {
-        const read = valuesOf(row, word);
+        const read = readTyped(row, word);
         if (read.ok) onChange(read.values);
         onSettle();
       }}

@@ -1,8 +1,9 @@
-import { colourAsSaid, fromOklch, inSrgb, parseColour, toHex, toOklch, TRANSPARENT, type Oklch } from '@retoque/core';
+import { colourAsSaid, fromOklch, parseColour, toHex, TRANSPARENT } from '@retoque/core';
 import { useId, useState } from 'react';
 import { withColour } from './with-colour';
 import { ColourTracks } from '../ColourTracks';
 import { SiteColours } from '../SiteColours';
+import { useHeldColour } from '../useHeldColour';
 
 /** A colour among other values: its text, and tracks that open below it. */
 export function ColourField({
@@ -21,14 +22,10 @@ export function ColourField({
   const id = useId();
   const [open, setOpen] = useState(false);
   const [typed, setTyped] = useState<string>();
-  const [hue, setHue] = useState(0);
-  const [held, setHeld] = useState<Oklch>();
   const said = typed === undefined ? undefined : colourAsSaid(typed);
   const isColour = (text: string) => parseColour(text) !== undefined || /^currentcolor$/i.test(text);
   const problem = said !== undefined && said !== '' && !isColour(said) ? `“${typed}” is not a CSS colour.` : undefined;
-  const current = toOklch(parseColour(value) ?? TRANSPARENT, hue);
-  if (current.c > 0.002 && current.h !== hue) setHue(current.h);
-  const shown = held ?? current;
+  const { shown, isOutside, move, release } = useHeldColour(parseColour(value) ?? TRANSPARENT);
   return (
     <div className="colour-field">
       <div className="line">
@@ -76,24 +73,17 @@ export function ColourField({
           <ColourTracks
             colour={shown}
             passing={undefined}
-            onChange={(part) => {
-              const next = { ...shown, ...part };
-              if (part.h !== undefined) setHue(part.h);
-              setHeld(next);
-              onChange(toHex(fromOklch(next)));
-            }}
+            onChange={(part) => onChange(toHex(fromOklch(move(part))))}
             onFinish={() => {
-              setHeld(undefined);
+              release();
               onSettle();
             }}
           />
-          {held && !inSrgb(held) ? (
-            <div className="small">Outside what screens show; brought to the nearest colour.</div>
-          ) : null}
+          {isOutside ? <div className="small">Outside what screens show; brought to the nearest colour.</div> : null}
           {colours.length ? (
             <SiteColours
               label="Colours of this site"
-              colours={colours.map((hex) => ({ hex, uses: 0, name: undefined }))}
+              colours={colours.map((hex) => ({ hex }))}
               onChoose={(hex) => {
                 onChange(hex);
                 onSettle();

@@ -1,6 +1,6 @@
 import { splitTopLevel } from '@retoque/core';
 import type { EditorProps } from './editing';
-import { valuesOf } from './editing';
+import { readTyped } from '../cell-problem';
 
 /** Families that every device has under these names, or something like them. */
 const GENERIC = [
@@ -27,7 +27,7 @@ export default function FamilyEditor({ row, value, families, words, onChange, on
           aria-selected={family === value}
           style={{ fontFamily: family }}
           onClick={() => {
-            const read = valuesOf(row, family);
+            const read = readTyped(row, family);
             if (read.ok) onChange(read.values);
             onSettle();
           }}

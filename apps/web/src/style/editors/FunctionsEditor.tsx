@@ -9,6 +9,7 @@ import {
 } from '@retoque/core';
 import { ArrowUp, Trash2 } from 'lucide-react';
 import type { EditorProps } from './editing';
+import { ItemButton } from './ItemButton';
 import { NumberField } from './NumberField';
 
 /** A list of functions in their order, such as a filter or a transform. */
@@ -49,29 +50,26 @@ export default function FunctionsEditor({ row, value, onChange, onSettle }: Edit
                 ))}
               </div>
               {i > 0 ? (
-                <button
-                  type="button"
-                  className="small-button"
-                  aria-label={`Move ${name.toLowerCase()} up`}
-                  onClick={() => {
+                <ItemButton
+                  label={`Move ${name.toLowerCase()} up`}
+                  onPress={() => {
                     set([...list.slice(0, i - 1), item, list[i - 1]!, ...list.slice(i + 1)]);
                     onSettle();
                   }}
                 >
                   <ArrowUp aria-hidden="true" />
-                </button>
+                </ItemButton>
               ) : null}
-              <button
-                type="button"
-                className="small-button end"
-                aria-label={`Remove ${name.toLowerCase()}`}
-                onClick={() => {
+              <ItemButton
+                label={`Remove ${name.toLowerCase()}`}
+                end
+                onPress={() => {
                   set(list.filter((_item, at) => at !== i));
                   onSettle();
                 }}
               >
                 <Trash2 aria-hidden="true" />
-              </button>
+              </ItemButton>
             </div>
           </fieldset>
         );

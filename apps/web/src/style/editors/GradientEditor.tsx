@@ -13,6 +13,7 @@ import { Trash2 } from 'lucide-react';
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { withColour } from './with-colour';
 import { ColourField } from './ColourField';
+import { ItemButton } from './ItemButton';
 import { NumberField } from './NumberField';
 
 const SHAPES = ['linear', 'radial', 'conic'] as const;
@@ -225,15 +226,9 @@ export function GradientEditor({
               onChange={(text) => changeStop(at, { at: text })}
               onSettle={onSettle}
             />
-            <button
-              type="button"
-              className="small-button end"
-              aria-label={`Remove stop ${at + 1}`}
-              disabled={colourStops <= 2}
-              onClick={() => remove(at)}
-            >
+            <ItemButton label={`Remove stop ${at + 1}`} end disabled={colourStops <= 2} onPress={() => remove(at)}>
               <Trash2 aria-hidden="true" />
-            </button>
+            </ItemButton>
           </div>
           <div className="choices" role="group" aria-label="Add a stop beside this one">
             {(

@@ -2,6 +2,7 @@ import { printGradient, readGradient, splitTopLevel, type Gradient } from '@reto
 import { ArrowUp, Plus, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import type { EditorProps } from './editing';
+import { ItemButton } from './ItemButton';
 import { GradientEditor } from './GradientEditor';
 
 /** What a new gradient starts from, in the colours of the site where it has two. */
@@ -42,30 +43,26 @@ export default function LayersEditor({ row, value, onChange, onSettle, colours }
               </button>
               <span className="end" />
               {i > 0 ? (
-                <button
-                  type="button"
-                  className="small-button"
-                  aria-label={`Move layer ${i + 1} to the front`}
-                  onClick={() => {
+                <ItemButton
+                  label={`Move layer ${i + 1} to the front`}
+                  onPress={() => {
                     set([layer, ...layers.filter((_layer, at) => at !== i)]);
                     setOpen(0);
                     onSettle();
                   }}
                 >
                   <ArrowUp aria-hidden="true" />
-                </button>
+                </ItemButton>
               ) : null}
-              <button
-                type="button"
-                className="small-button"
-                aria-label={`Remove layer ${i + 1}`}
-                onClick={() => {
+              <ItemButton
+                label={`Remove layer ${i + 1}`}
+                onPress={() => {
                   set(layers.filter((_layer, at) => at !== i));
                   onSettle();
                 }}
               >
                 <Trash2 aria-hidden="true" />
-              </button>
+              </ItemButton>
             </div>
             {open === i && gradient ? (
               <GradientEditor

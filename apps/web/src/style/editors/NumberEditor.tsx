@@ -1,5 +1,6 @@
 import { Choices } from './Choices';
-import { valuesOf, type EditorProps } from './editing';
+import { readTyped } from '../cell-problem';
+import type { EditorProps } from './editing';
 import { Scrub } from './Scrub';
 import { Slider } from './Slider';
 
@@ -7,7 +8,7 @@ import { Slider } from './Slider';
 export default function NumberEditor({ row, value, onChange, onSettle }: EditorProps) {
   const amount = row.amount ?? { unit: 'px' };
   const set = (text: string) => {
-    const read = valuesOf(row, text);
+    const read = readTyped(row, text);
     if (read.ok) onChange(read.values);
   };
   const { least, most, step = 0.01 } = amount;

@@ -1,6 +1,6 @@
 import { expandShorthand, rowNamed } from '@retoque/core';
 import { useState } from 'react';
-import { valuesOf, type EditorProps } from './editing';
+import { problemOf, type EditorProps } from './editing';
 import { NumberField } from './NumberField';
 
 const CORNERS = ['top-left', 'top-right', 'bottom-left', 'bottom-right'] as const;
@@ -14,10 +14,6 @@ export default function RadiusEditor({ row, valueOf, onChange, onSettle }: Edito
   const corners = CORNERS.map((corner) => longhands?.[longhand(corner)] ?? '0px');
   const alike = corners.every((corner) => corner === corners[0]);
   const [together, setTogether] = useState(alike && row.under === undefined);
-  const problemOf = (text: string) => {
-    const read = valuesOf(whole, text);
-    return read.ok ? undefined : read.problem;
-  };
   return (
     <>
       <div className="corners" style={{ borderRadius: corners.map((corner) => corner || 0).join(' ') }}>
@@ -28,7 +24,7 @@ export default function RadiusEditor({ row, valueOf, onChange, onSettle }: Edito
               label={`Radius ${corner.replace('-', ' ')}`}
               value={corners[i]!}
               amount={AMOUNT}
-              problemOf={problemOf}
+              problemOf={problemOf(whole)}
               onChange={(text) =>
                 onChange(
                   together

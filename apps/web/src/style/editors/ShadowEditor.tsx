@@ -2,7 +2,8 @@ import { printShadows, readShadows, rowNamed, type Shadow } from '@retoque/core'
 import { Plus, Trash2 } from 'lucide-react';
 import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import { ColourField } from './ColourField';
-import { valuesOf, type EditorProps } from './editing';
+import { problemOf, type EditorProps } from './editing';
+import { ItemButton } from './ItemButton';
 import { NumberField } from './NumberField';
 
 /** In CSS pixels: how far the pad reaches from its middle, and how big it is drawn. */
@@ -22,10 +23,8 @@ export default function ShadowEditor({ row, value, onChange, onSettle, colours }
   const set = (next: readonly Shadow[]) => onChange({ [row.key]: printShadows(next) });
   const change = (at: number, part: Partial<Shadow>) =>
     set(shadows.map((shadow, i) => (i === at ? { ...shadow, ...part } : shadow)));
-  const problemOf = (text: string) => {
-    const read = valuesOf(rowNamed('outline-offset')!, text);
-    return read.ok ? undefined : `“${text}” is not a length. Try 2px.`;
-  };
+  const problem = (text: string) =>
+    problemOf(rowNamed('outline-offset')!)(text) === undefined ? undefined : `“${text}” is not a length. Try 2px.`;
   return (
     <>
       {shadows.map((shadow, i) => {
@@ -35,7 +34,7 @@ export default function ShadowEditor({ row, value, onChange, onSettle, colours }
             label={label}
             value={shadow[key]}
             amount={key === 'blur' ? POSITIVE : LENGTH}
-            problemOf={problemOf}
+            problemOf={problem}
             onChange={(text) => change(i, { [key]: text })}
             onSettle={onSettle}
           />
@@ -79,17 +78,16 @@ export default function ShadowEditor({ row, value, onChange, onSettle, colours }
                   Inside the box
                 </label>
               )}
-              <button
-                type="button"
-                className="small-button end"
-                aria-label={`Remove ${name.toLowerCase()}`}
-                onClick={() => {
+              <ItemButton
+                label={`Remove ${name.toLowerCase()}`}
+                end
+                onPress={() => {
                   set(shadows.filter((_shadow, at) => at !== i));
                   onSettle();
                 }}
               >
                 <Trash2 aria-hidden="true" />
-              </button>
+              </ItemButton>
             </div>
           </fieldset>
         );

@@ -1,16 +1,9 @@
-import {
-  printBezier,
-  printTransitions,
-  readBezier,
-  readCellText,
-  readTransitions,
-  rowNamed,
-  type Transition,
-} from '@retoque/core';
+import { printBezier, printTransitions, readBezier, readTransitions, rowNamed, type Transition } from '@retoque/core';
 import { Plus, Trash2 } from 'lucide-react';
 import { Choices } from './Choices';
 import { CurvePad } from './CurvePad';
-import type { EditorProps } from './editing';
+import { problemOf, type EditorProps } from './editing';
+import { ItemButton } from './ItemButton';
 import { NumberField } from './NumberField';
 
 const WORDS = ['linear', 'ease', 'ease-in', 'ease-out', 'ease-in-out'];
@@ -43,10 +36,6 @@ export default function TransitionEditor({ valueOf, onChange, onSettle }: Editor
   const set = (next: readonly Transition[]) => onChange(printTransitions(next));
   const change = (at: number, part: Partial<Transition>) =>
     set(list.map((item, i) => (i === at ? { ...item, ...part } : item)));
-  const problemOf = (row: string) => (text: string) => {
-    const read = readCellText(rowNamed(row)!, text);
-    return read.ok ? undefined : read.problem;
-  };
   return (
     <>
       {list.map((item, i) => {
@@ -68,24 +57,23 @@ export default function TransitionEditor({ valueOf, onChange, onSettle }: Editor
                   <option key={name}>{name}</option>
                 ))}
               </select>
-              <button
-                type="button"
-                className="small-button end"
-                aria-label={`Remove the change of ${item.property}`}
-                onClick={() => {
+              <ItemButton
+                label={`Remove the change of ${item.property}`}
+                end
+                onPress={() => {
                   set(list.filter((_item, at) => at !== i));
                   onSettle();
                 }}
               >
                 <Trash2 aria-hidden="true" />
-              </button>
+              </ItemButton>
             </div>
             <div className="fields">
               <NumberField
                 label="Takes"
                 value={item.duration}
                 amount={TIME}
-                problemOf={problemOf('transition-duration')}
+                problemOf={problemOf(rowNamed('transition-duration')!)}
                 onChange={(duration) => change(i, { duration })}
                 onSettle={onSettle}
               />
@@ -93,7 +81,7 @@ export default function TransitionEditor({ valueOf, onChange, onSettle }: Editor
                 label="Waits"
                 value={item.delay}
                 amount={DELAY}
-                problemOf={problemOf('transition-delay')}
+                problemOf={problemOf(rowNamed('transition-delay')!)}
                 onChange={(delay) => change(i, { delay })}
                 onSettle={onSettle}
               />

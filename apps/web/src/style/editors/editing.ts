@@ -20,5 +20,10 @@ export interface EditorProps {
   readonly words: string;
 }
 
-/** Values of a row for a text, or why it cannot be used. */
-export const valuesOf = (row: Row, text: string) => readTyped(row, text);
+/** Why a text cannot be a value of a row; undefined when it can. */
+export const problemOf =
+  (row: Row) =>
+  (text: string): string | undefined => {
+    const read = readTyped(row, text);
+    return read.ok ? undefined : read.problem;
+  };
