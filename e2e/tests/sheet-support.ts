@@ -18,6 +18,8 @@ export async function type(page: Page, row: string, column: string, value: strin
   await page.keyboard.press('Enter');
   await page.keyboard.insertText(value);
   await page.keyboard.press('Enter');
+  // The grammar is loaded with the first edit; the field is left once the value is taken.
+  await expect(page.getByLabel('Editor').getByRole('textbox').first()).not.toBeFocused();
 }
 /** Takes back what a test has set, so that the next finds the site as it was. */
 export async function undoAll(page: Page): Promise<void> {

@@ -1,12 +1,11 @@
 import { createBrowserRouter } from 'react-router';
 import { RouteError } from './shell/RouteError';
-import { SitesScreen } from './sites/SitesScreen';
 
 export const router = createBrowserRouter([
   {
     errorElement: <RouteError />,
     children: [
-      { path: '/', element: <SitesScreen /> },
+      { path: '/', lazy: async () => ({ Component: (await import('./sites/SitesScreen')).SitesScreen }) },
       {
         path: '/sites/:siteId/pages/:pageId',
         lazy: async () => ({ Component: (await import('./survey/SurveyScreen')).SurveyScreen }),

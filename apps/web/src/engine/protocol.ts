@@ -1,5 +1,6 @@
 import type {
   CellExplanation,
+  ColumnCheck,
   EditingPlace,
   FoundComponent,
   FrameRules,
@@ -86,6 +87,26 @@ export interface StillFrame {
   readonly forced: number;
 }
 
+/** What a still frame shows beside the state. */
+export interface FrameView {
+  /** A part that is shown open besides, though the page hides it at rest. */
+  readonly open?: string | undefined;
+  /** False to see the page while its pictures are not loaded. */
+  readonly pictures: boolean;
+}
+
+/** A part that the page hides at rest. */
+export interface Openable {
+  readonly name: string;
+  readonly label: string;
+}
+
+/** What another width of the page needs: the look's CSS for its frames, and its checks. */
+export interface WidthAnswer {
+  readonly frames: readonly FrameRules[];
+  readonly checks: readonly ColumnCheck[];
+}
+
 export interface SelectorAnswer {
   readonly count: number;
   /** Why the selector cannot be used; undefined when it can. */
@@ -142,7 +163,13 @@ export interface Engine {
     viewport: ViewportName,
     exceptions: Look['exceptions'],
     place: EditingPlace,
+    view?: FrameView,
   ): Promise<StillFrame>;
+  /** The look at another width than the one that the sheet is of. */
+  atWidth(component: ComponentRef, look: Look, viewport: ViewportName, place: EditingPlace): Promise<WidthAnswer>;
+  openable(component: ComponentRef, viewport: ViewportName): Promise<Openable[]>;
+  /** The part that each element is, by its order. */
+  partsByOrder(component: ComponentRef): Promise<ReadonlyMap<number, string>>;
   component(component: ComponentRef): Promise<OpenedComponent>;
   /** Tells of the CSS for still frames as soon as it is known, which is before the sheet is. */
   onFrames(listener: FramesListener): Promise<void>;

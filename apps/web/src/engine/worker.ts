@@ -125,8 +125,9 @@ const requestOf = ({ viewport, place, unfolded, whole, added, also }: SheetQuery
 });
 
 const assetBase = `${self.location.origin}/api/assets/`;
-const assetsOf = (page: EnginePage) => {
-  const byAddress = new Map(page.assets.map((asset) => [asset.address, asset.hash]));
+const assetsOf = (page: EnginePage, pictures = true) => {
+  const assets = pictures ? page.assets : page.assets.filter((asset) => asset.contentType.startsWith('font/'));
+  const byAddress = new Map(assets.map((asset) => [asset.address, asset.hash]));
   return {
     assetSource: assetBase,
     assetAt: (absolute: string) => {
@@ -177,16 +178,30 @@ const engine: Engine = {
     return `${session.wider}\n${session.css(look)}`;
   },
 
-  async stillFrame(ref, part, column, viewport, exceptions, place) {
+  async atWidth(ref, look, viewport, place) {
+    const session = sessionOf(ref);
+    const request = { environment: environmentOf(viewport, place), place, unfolded: [] };
+    return { frames: session.frameRules(look, request), checks: session.sheet(look, request).checks };
+  },
+
+  async openable(ref, viewport) {
+    return sessionOf(ref).openable(environmentOf(viewport));
+  },
+
+  async partsByOrder(ref) {
+    return sessionOf(ref).partsByOrder();
+  },
+
+  async stillFrame(ref, part, column, viewport, exceptions, place, view) {
     const { page, session } = opened(ref.versionId);
     const environment = environmentOf(viewport, place);
     const look = { ...EMPTY_LOOK, exceptions };
-    const seen = sessionOf(ref).seenIn(part, column, { look, environment, place });
+    const seen = sessionOf(ref).seenIn(part, column, { look, environment, place, open: view?.open });
     const html = session.frame({
       still: true,
       tree: seen.stage.tree,
       forced: seen.view.forced,
-      ...assetsOf(page),
+      ...assetsOf(page, view?.pictures),
     });
     return { html, order: seen.element.order, forced: seen.view.forced.union };
   },

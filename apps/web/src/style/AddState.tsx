@@ -1,8 +1,8 @@
-import { Box, Flex, Popover, Portal } from '@chakra-ui/react';
+import { Box, Flex } from '@chakra-ui/react';
 import { columnNamed, STATE_COLUMNS } from '@retoque/core';
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
-import { PopoverCard } from '../shell/PopoverCard';
+import { PopMenu } from '../shell/PopMenu';
 import { Button } from '../theme/Button';
 
 const OFFERED = [
@@ -38,71 +38,66 @@ export function AddState({
   const column = chosen.length ? columnNamed(chosen.map(wordOf).join('+')) : undefined;
   const exists = column !== undefined && known.includes(column.name);
   return (
-    <Popover.Root
+    <PopMenu
       open={open}
-      onOpenChange={(details) => {
-        setOpen(details.open);
+      onOpenChange={(next) => {
+        setOpen(next);
         setChosen([]);
       }}
-    >
-      <Popover.Trigger asChild>
+      trigger={
         <Button variant="quiet" size="icon" aria-label="Add a state" title="Add a column for states that hold together">
           <Plus aria-hidden="true" />
         </Button>
-      </Popover.Trigger>
-      <Portal>
-        <Popover.Positioner>
-          <PopoverCard width="250px">
-            <Popover.Title fontWeight={650}>States that hold together</Popover.Title>
-            <Box mt="6px">
-              {OFFERED.map((name) => (
-                <Flex asChild key={name} gap="8px" alignItems="center" padding="2px 0" cursor="pointer">
-                  <label>
-                    <input
-                      type="checkbox"
-                      checked={chosen.includes(name)}
-                      onChange={(event) =>
-                        setChosen(event.target.checked ? [...chosen, name] : chosen.filter((other) => other !== name))
-                      }
-                    />
-                    {labelOf(name)}
-                  </label>
-                </Flex>
-              ))}
-            </Box>
-            {exists ? (
-              <Box color="ink2" fontSize="12.5px" mt="6px">
-                There is a column for {column.label.toLowerCase()}.
-              </Box>
-            ) : null}
-            <Flex justifyContent="flex-end" mt="8px">
-              <Button
-                variant="solid"
-                size="s"
-                disabled={!column || exists}
-                onClick={() => {
-                  if (column) onChange([...added, column.name]);
-                  setOpen(false);
-                }}
-              >
-                Add {column && !exists ? `“${column.label}”` : 'column'}
+      }
+      title="States that hold together"
+      width="250px"
+    >
+      <Box mt="6px">
+        {OFFERED.map((name) => (
+          <Flex asChild key={name} gap="8px" alignItems="center" padding="2px 0" cursor="pointer">
+            <label>
+              <input
+                type="checkbox"
+                checked={chosen.includes(name)}
+                onChange={(event) =>
+                  setChosen(event.target.checked ? [...chosen, name] : chosen.filter((other) => other !== name))
+                }
+              />
+              {labelOf(name)}
+            </label>
+          </Flex>
+        ))}
+      </Box>
+      {exists ? (
+        <Box color="ink2" fontSize="12.5px" mt="6px">
+          There is a column for {column.label.toLowerCase()}.
+        </Box>
+      ) : null}
+      <Flex justifyContent="flex-end" mt="8px">
+        <Button
+          variant="solid"
+          size="s"
+          disabled={!column || exists}
+          onClick={() => {
+            if (column) onChange([...added, column.name]);
+            setOpen(false);
+          }}
+        >
+          Add {column && !exists ? `“${column.label}”` : 'column'}
+        </Button>
+      </Flex>
+      {added.length ? (
+        <Box borderTop="1px solid {colors.lineSoft}" mt="10px" pt="8px">
+          {added.map((name) => (
+            <Flex key={name} alignItems="center" gap="8px">
+              <Box flex="1">{columnNamed(name)?.label ?? name}</Box>
+              <Button variant="quiet" size="s" onClick={() => onChange(added.filter((other) => other !== name))}>
+                Take away
               </Button>
             </Flex>
-            {added.length ? (
-              <Box borderTop="1px solid {colors.lineSoft}" mt="10px" pt="8px">
-                {added.map((name) => (
-                  <Flex key={name} alignItems="center" gap="8px">
-                    <Box flex="1">{columnNamed(name)?.label ?? name}</Box>
-                    <Button variant="quiet" size="s" onClick={() => onChange(added.filter((other) => other !== name))}>
-                      Take away
-                    </Button>
-                  </Flex>
-                ))}
-              </Box>
-            ) : null}
-          </PopoverCard>
-        </Popover.Positioner>
-      </Portal>
-    </Popover.Root>
+          ))}
+        </Box>
+      ) : null}
+    </PopMenu>
   );
 }

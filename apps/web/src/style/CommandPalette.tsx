@@ -1,6 +1,7 @@
 import { Box, chakra, Dialog, Input, Portal } from '@chakra-ui/react';
 import { useEffect, useRef, useState, type KeyboardEvent } from 'react';
 import type { Command } from './commands';
+import { Keys } from './Keys';
 
 const Item = chakra('div', {
   base: {
@@ -14,28 +15,8 @@ const Item = chakra('div', {
   },
 });
 
-export const Keys = chakra('kbd', {
-  base: {
-    fontFamily: 'mono',
-    fontSize: '11px',
-    color: 'ink2',
-    border: '1px solid {colors.line}',
-    borderRadius: 's',
-    padding: '0 5px',
-    whiteSpace: 'nowrap',
-  },
-});
-
 /** Everything that can be done here, found by typing. */
-export function CommandPalette({
-  commands,
-  open,
-  onClose,
-}: {
-  commands: readonly Command[];
-  open: boolean;
-  onClose: () => void;
-}) {
+export default function CommandPalette({ commands, onClose }: { commands: readonly Command[]; onClose: () => void }) {
   const [search, setSearch] = useState('');
   const [at, setAt] = useState(0);
   const list = useRef<HTMLDivElement>(null);
@@ -73,7 +54,7 @@ export function CommandPalette({
     }
   };
   return (
-    <Dialog.Root open={open} onOpenChange={(details) => !details.open && close()}>
+    <Dialog.Root open onOpenChange={(details) => !details.open && close()}>
       <Portal>
         <Dialog.Backdrop />
         <Dialog.Positioner>

@@ -1,7 +1,5 @@
 import {
-  expandShorthand,
   partNamed,
-  rowText,
   type Cell,
   type Kind,
   type Look,
@@ -18,6 +16,7 @@ import { ColourEditor } from './ColourEditor';
 import { EDITORS } from './editors';
 import { Measure } from './Measure';
 import { Reasons } from './Reasons';
+import { reader } from './reading';
 import { SiteSourceNote } from './SiteSourceNote';
 import { TakeAlong } from './TakeAlong';
 import { TypedValue } from './TypedValue';
@@ -85,13 +84,15 @@ export function Editor({
   const settle = useSteady(() => {
     gesture.current++;
   });
+  const withFresh = (other: Row, text: string) =>
+    fresh === NOTHING ? text : (reader()?.withFresh(other, text, fresh) ?? text);
   const valueOf = (name: string): string => {
     const other = sheet.rows.find((item) => item.part === address.part && item.row.key === name);
     const own = other?.cells.find((item) => item.column === address.column);
     const text = own ? (own.own ?? own.computed) : '';
-    return other ? withFresh(other.row, text, fresh) : text;
+    return other ? withFresh(other.row, text) : text;
   };
-  const value = withFresh(row, cell.own ?? cell.computed, fresh);
+  const value = withFresh(row, cell.own ?? cell.computed);
   return (
     <>
       <div className="editor-head">
@@ -187,11 +188,3 @@ export function Editor({
 }
 
 const NOTHING: Readonly<Record<string, string>> = {};
-
-/** The text of a row with some of its longhands replaced. */
-function withFresh(row: Row, text: string, fresh: Readonly<Record<string, string>>): string {
-  if (!row.properties.some((property) => fresh[property] !== undefined)) return text;
-  const [only] = row.properties;
-  const longhands = row.properties.length === 1 ? { [only!]: text } : expandShorthand(row.shorthand ?? '', text);
-  return rowText(row, (property) => fresh[property] ?? longhands?.[property] ?? '') ?? text;
-}

@@ -1,4 +1,4 @@
-import { Box, Flex, Input, Popover, Portal } from '@chakra-ui/react';
+import { Box, Flex, Input } from '@chakra-ui/react';
 import type { Exception, Look } from '@retoque/core';
 import { useQuery } from '@tanstack/react-query';
 import { Trash2, UserRoundPlus } from 'lucide-react';
@@ -6,7 +6,7 @@ import { useState } from 'react';
 import { engine } from '../engine/engine';
 import type { ComponentRef } from '../engine/protocol';
 import { refKey } from '../engine/ref-key';
-import { PopoverCard } from '../shell/PopoverCard';
+import { PopMenu } from '../shell/PopMenu';
 import { Button } from '../theme/Button';
 
 /** Makes a few members of a part differ: one item of a menu, one card of three. */
@@ -46,102 +46,97 @@ export function Exceptions({
     .slice(0, 60);
   if (reach < 2 && !own.length) return null;
   return (
-    <Popover.Root
+    <PopMenu
       open={open}
-      onOpenChange={(details) => {
-        setOpen(details.open);
+      onOpenChange={(next) => {
+        setOpen(next);
         setChosen([]);
         setName('');
       }}
-    >
-      <Popover.Trigger asChild>
+      trigger={
         <Button variant="quiet" size="s" title={`Let one ${partLabel.toLowerCase()} differ from the rest`}>
           <UserRoundPlus aria-hidden="true" />
           Exception
         </Button>
-      </Popover.Trigger>
-      <Portal>
-        <Popover.Positioner>
-          <PopoverCard width="320px">
-            <Popover.Title fontWeight={650}>{partLabel}: which differ from the rest?</Popover.Title>
-            <Box as="ul" listStyleType="none" mt="8px" maxHeight="240px" overflowY="auto">
-              {list.map((member) => (
-                <Box as="li" key={member.order}>
-                  <Flex asChild gap="8px" alignItems="center" padding="3px 0" cursor="pointer">
-                    <label>
-                      <input
-                        type="checkbox"
-                        checked={chosen.includes(member.selector)}
-                        onChange={(event) =>
-                          setChosen(
-                            event.target.checked
-                              ? [...chosen, member.selector]
-                              : chosen.filter((selector) => selector !== member.selector),
-                          )
-                        }
-                      />
-                      <Box as="span" flex="1" overflow="hidden" textOverflow="ellipsis" whiteSpace="nowrap">
-                        {member.text}
-                      </Box>
-                      <Box
-                        as="span"
-                        fontFamily="mono"
-                        fontSize="11px"
-                        color="ink3"
-                        maxWidth="120px"
-                        overflow="hidden"
-                        textOverflow="ellipsis"
-                        whiteSpace="nowrap"
-                      >
-                        {member.selector}
-                      </Box>
-                    </label>
-                  </Flex>
+      }
+      title={`${partLabel}: which differ from the rest?`}
+      width="320px"
+    >
+      <Box as="ul" listStyleType="none" mt="8px" maxHeight="240px" overflowY="auto">
+        {list.map((member) => (
+          <Box as="li" key={member.order}>
+            <Flex asChild gap="8px" alignItems="center" padding="3px 0" cursor="pointer">
+              <label>
+                <input
+                  type="checkbox"
+                  checked={chosen.includes(member.selector)}
+                  onChange={(event) =>
+                    setChosen(
+                      event.target.checked
+                        ? [...chosen, member.selector]
+                        : chosen.filter((selector) => selector !== member.selector),
+                    )
+                  }
+                />
+                <Box as="span" flex="1" overflow="hidden" textOverflow="ellipsis" whiteSpace="nowrap">
+                  {member.text}
                 </Box>
-              ))}
-            </Box>
-            <Flex gap="6px" mt="8px">
-              <Input
-                aria-label="Name of the exception"
-                placeholder={suggested || 'Name'}
-                value={name}
-                maxLength={200}
-                onChange={(event) => setName(event.target.value)}
-              />
+                <Box
+                  as="span"
+                  fontFamily="mono"
+                  fontSize="11px"
+                  color="ink3"
+                  maxWidth="120px"
+                  overflow="hidden"
+                  textOverflow="ellipsis"
+                  whiteSpace="nowrap"
+                >
+                  {member.selector}
+                </Box>
+              </label>
+            </Flex>
+          </Box>
+        ))}
+      </Box>
+      <Flex gap="6px" mt="8px">
+        <Input
+          aria-label="Name of the exception"
+          placeholder={suggested || 'Name'}
+          value={name}
+          maxLength={200}
+          onChange={(event) => setName(event.target.value)}
+        />
+        <Button
+          variant="solid"
+          disabled={!chosen.length}
+          onClick={() => {
+            onAdd({ id: crypto.randomUUID(), name: name.trim() || suggested, part, members: [...chosen] });
+            setOpen(false);
+          }}
+        >
+          Add
+        </Button>
+      </Flex>
+      {own.length ? (
+        <Box borderTop="1px solid {colors.lineSoft}" mt="12px" pt="8px">
+          {own.map((exception) => (
+            <Flex key={exception.id} alignItems="center" gap="8px">
+              <Box flex="1">{exception.name}</Box>
+              <Box color="ink3" fontSize="12px">
+                {exception.members.length === 1 ? '1 member' : `${exception.members.length} members`}
+              </Box>
               <Button
-                variant="solid"
-                disabled={!chosen.length}
-                onClick={() => {
-                  onAdd({ id: crypto.randomUUID(), name: name.trim() || suggested, part, members: [...chosen] });
-                  setOpen(false);
-                }}
+                variant="quiet"
+                size="s"
+                aria-label={`Remove the exception ${exception.name}`}
+                onClick={() => onRemove(exception)}
               >
-                Add
+                <Trash2 aria-hidden="true" />
               </Button>
             </Flex>
-            {own.length ? (
-              <Box borderTop="1px solid {colors.lineSoft}" mt="12px" pt="8px">
-                {own.map((exception) => (
-                  <Flex key={exception.id} alignItems="center" gap="8px">
-                    <Box flex="1">{exception.name}</Box>
-                    <Box color="ink3" fontSize="12px">
-                      {exception.members.length === 1 ? '1 member' : `${exception.members.length} members`}
-                    </Box>
-                    <Button
-                      variant="quiet"
-                      size="s"
-                      aria-label={`Remove the exception ${exception.name}`}
-                      onClick={() => onRemove(exception)}
-                    >
-                      <Trash2 aria-hidden="true" />
-                    </Button>
-                  </Flex>
-                ))}
-              </Box>
-            ) : null}
-          </PopoverCard>
-        </Popover.Positioner>
-      </Portal>
-    </Popover.Root>
+          ))}
+        </Box>
+      ) : null}
+    </PopMenu>
   );
 }

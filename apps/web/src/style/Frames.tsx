@@ -1,7 +1,9 @@
 import type { ColumnCheck, EditingPlace, Look, StateColumn, ViewportName } from '@retoque/core';
 import type { ComponentRef } from '../engine/protocol';
 import type { LookStore } from '../frame/look-store';
+import { WIDTHS, type FramesView } from './frames-view';
 import { StateFrame } from './StateFrame';
+import type { AtWidth } from './useWidths';
 import { worstCheck } from './worstCheck';
 
 /** A part in each of its states, side by side on the real page. */
@@ -13,6 +15,8 @@ export function Frames({
   viewport,
   place,
   exceptions,
+  view,
+  widths,
   look,
   untouched,
   selected,
@@ -25,29 +29,46 @@ export function Frames({
   viewport: ViewportName;
   place: EditingPlace;
   exceptions: Look['exceptions'];
+  view: FramesView;
+  /** The look and its checks at the widths besides the one in hand. */
+  widths: Readonly<Partial<Record<ViewportName, AtWidth>>>;
   look: LookStore;
   untouched: boolean;
   selected: string;
-  onSelect: (column: string) => void;
+  onSelect: (column: string, part?: string) => void;
 }) {
+  const states = view.beside === 'widths' ? columns.filter((column) => column.name === selected) : columns;
+  const shown = view.beside === 'states' ? [viewport] : WIDTHS;
   return (
-    <div className="frames" data-untouched={untouched ? '' : undefined}>
+    <div
+      className="frames"
+      data-untouched={untouched ? '' : undefined}
+      data-framing={view.framing}
+      data-rows={view.beside === 'both' ? '' : undefined}
+    >
       {component && part !== undefined
-        ? columns.map((state) => (
-            <StateFrame
-              key={`${part} ${state.name}`}
-              component={component}
-              part={part}
-              column={state}
-              viewport={viewport}
-              place={place}
-              exceptions={exceptions}
-              look={look}
-              check={worstCheck(checks, part, state.name)}
-              selected={state.name === selected}
-              onSelect={onSelect}
-            />
-          ))
+        ? states.map((state) =>
+            shown.map((width) => {
+              const other = width === viewport ? undefined : widths[width];
+              return (
+                <StateFrame
+                  key={`${part} ${state.name} ${view.beside === 'states' ? '' : width}`}
+                  component={component}
+                  part={part}
+                  column={state}
+                  viewport={width}
+                  place={place}
+                  exceptions={exceptions}
+                  view={view}
+                  named={view.beside !== 'states'}
+                  look={other?.look ?? look}
+                  check={worstCheck(other?.checks ?? checks, part, state.name)}
+                  selected={state.name === selected && width === viewport}
+                  onSelect={onSelect}
+                />
+              );
+            }),
+          )
         : null}
     </div>
   );

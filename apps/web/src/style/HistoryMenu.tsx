@@ -1,7 +1,7 @@
-import { Box, chakra, Popover, Portal } from '@chakra-ui/react';
+import { Box, chakra } from '@chakra-ui/react';
 import { History as HistoryIcon } from 'lucide-react';
 import { useState } from 'react';
-import { PopoverCard } from '../shell/PopoverCard';
+import { PopMenu } from '../shell/PopMenu';
 import { Button } from '../theme/Button';
 import type { History } from './history';
 
@@ -30,55 +30,52 @@ export function HistoryMenu({
 }: Pick<History, 'past' | 'future'> & { onGo: (steps: number) => void }) {
   const [open, setOpen] = useState(false);
   return (
-    <Popover.Root open={open} onOpenChange={(details) => setOpen(details.open)}>
-      <Popover.Trigger asChild>
+    <PopMenu
+      open={open}
+      onOpenChange={setOpen}
+      trigger={
         <Button variant="barQuiet" size="icon" aria-label="History" title="History">
           <HistoryIcon aria-hidden="true" />
         </Button>
-      </Popover.Trigger>
-      <Portal>
-        <Popover.Positioner>
-          <PopoverCard width="330px" testId="history">
-            <Popover.Title fontWeight={650} mb="6px">
-              History
-            </Popover.Title>
-            <Box as="ol" listStyleType="none">
-              {future
-                .map((step, i) => ({ step, i }))
-                .reverse()
-                .map(({ step, i }) => (
-                  <li key={`later${i}`}>
-                    <Item type="button" data-later="" onClick={() => onGo(i + 1)}>
-                      {step.name}
-                      <Box as="span" ml="auto" fontSize="11.5px">
-                        undone
-                      </Box>
-                    </Item>
-                  </li>
-                ))}
-              {past
-                .map((step, i) => ({ step, i }))
-                .reverse()
-                .map(({ step, i }) => (
-                  <li key={`past${i}`}>
-                    <Item
-                      type="button"
-                      aria-current={i === past.length - 1 ? 'step' : undefined}
-                      onClick={() => onGo(i - past.length + 1)}
-                    >
-                      {step.name}
-                    </Item>
-                  </li>
-                ))}
-              <li>
-                <Item type="button" aria-current={past.length ? undefined : 'step'} onClick={() => onGo(-past.length)}>
-                  As it was opened
-                </Item>
-              </li>
-            </Box>
-          </PopoverCard>
-        </Popover.Positioner>
-      </Portal>
-    </Popover.Root>
+      }
+      title="History"
+      width="330px"
+      testId="history"
+    >
+      <Box as="ol" listStyleType="none">
+        {future
+          .map((step, i) => ({ step, i }))
+          .reverse()
+          .map(({ step, i }) => (
+            <li key={`later${i}`}>
+              <Item type="button" data-later="" onClick={() => onGo(i + 1)}>
+                {step.name}
+                <Box as="span" ml="auto" fontSize="11.5px">
+                  undone
+                </Box>
+              </Item>
+            </li>
+          ))}
+        {past
+          .map((step, i) => ({ step, i }))
+          .reverse()
+          .map(({ step, i }) => (
+            <li key={`past${i}`}>
+              <Item
+                type="button"
+                aria-current={i === past.length - 1 ? 'step' : undefined}
+                onClick={() => onGo(i - past.length + 1)}
+              >
+                {step.name}
+              </Item>
+            </li>
+          ))}
+        <li>
+          <Item type="button" aria-current={past.length ? undefined : 'step'} onClick={() => onGo(-past.length)}>
+            As it was opened
+          </Item>
+        </li>
+      </Box>
+    </PopMenu>
   );
 }

@@ -12,7 +12,7 @@ const WIDTH = 920;
 const HEIGHT = 520;
 
 /** The page, on which one element is pointed at. */
-export function Pointing({
+export default function Pointing({
   versionId,
   label,
   viewport,

@@ -1,22 +1,14 @@
 import { Box, Dialog, Portal } from '@chakra-ui/react';
 import { X } from 'lucide-react';
 import { Button } from '../theme/Button';
-import { Keys } from './CommandPalette';
 import { SHEET_KEYS, type Command } from './commands';
+import { Keys } from './Keys';
 
 /** Every key of the Style screen. */
-export function Shortcuts({
-  commands,
-  open,
-  onClose,
-}: {
-  commands: readonly Command[];
-  open: boolean;
-  onClose: () => void;
-}) {
+export default function Shortcuts({ commands, onClose }: { commands: readonly Command[]; onClose: () => void }) {
   const own = commands.flatMap(({ keys, name }) => (keys ? [[keys, name] as const] : []));
   return (
-    <Dialog.Root open={open} onOpenChange={(details) => !details.open && onClose()}>
+    <Dialog.Root open onOpenChange={(details) => !details.open && onClose()}>
       <Portal>
         <Dialog.Backdrop />
         <Dialog.Positioner>

@@ -9,10 +9,11 @@ import {
   type ViewportName,
 } from '@retoque/core';
 import { useQuery } from '@tanstack/react-query';
-import { useCallback, useEffect, useLayoutEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useLayoutEffect, useRef, useState, type RefObject } from 'react';
 import { engine } from '../engine/engine';
 import type { ComponentRef } from '../engine/protocol';
 import { refKey } from '../engine/ref-key';
+import { chooseGround } from '../frame/chosen-ground';
 import { elementIn } from '../frame/geometry';
 import { createSkipper, type Area } from '../frame/skip-unseen';
 import { showLook } from '../frame/look-sheets';
@@ -22,8 +23,12 @@ import { useOnScreen } from '../shell/useOnScreen';
 import { Wedge } from '../shell/Wedge';
 import { whenIdle } from '../shell/when-idle';
 import { checkWords } from './checkWords';
+import type { FramesView } from './frames-view';
+import { useFramePointing } from './useFramePointing';
 
 const HEIGHT = 132;
+/** For whole pages, of which more is to be seen. */
+const TALLEST = 300;
 const ROOM_AROUND = 14;
 /** Smaller than this nothing can be made out; of what is larger the beginning is shown. */
 const SMALLEST = 0.45;
@@ -36,6 +41,8 @@ export function StateFrame({
   viewport,
   place,
   exceptions,
+  view,
+  named,
   look,
   check,
   selected,
@@ -48,30 +55,47 @@ export function StateFrame({
   place: EditingPlace;
   /** They say which element stands for the part. */
   exceptions: Look['exceptions'];
+  view: FramesView;
+  /** The width is part of its name where several stand side by side. */
+  named: boolean;
   look: LookStore;
   check: ColumnCheck | undefined;
   selected: boolean;
-  onSelect: (column: string) => void;
+  onSelect: (column: string, part?: string) => void;
 }) {
+  const { pictures, open } = view;
   const frame = useQuery({
-    queryKey: ['engine', 'still', refKey(component), part, column.name, viewport, place, exceptions],
+    queryKey: ['engine', 'still', refKey(component), part, column.name, viewport, place, exceptions, pictures, open],
     staleTime: Infinity,
-    queryFn: () => engine().stillFrame(component, part, column.name, viewport, exceptions, place),
+    queryFn: () => engine().stillFrame(component, part, column.name, viewport, exceptions, place, { pictures, open }),
   });
+  const name = named ? `${column.label}, ${viewport}` : column.label;
+  const own = useRef<HTMLButtonElement>(null);
+  const picture = useRef<HTMLIFrameElement>(null);
+  const isReady = frame.data !== undefined;
+  const parts = useFramePointing(own, picture, component, part, column.name, isReady);
   return (
     <button
+      ref={own}
       type="button"
       className="frame"
       data-short={check?.verdict === 'short' ? '' : undefined}
       data-unsure={check?.verdict === 'unsure' ? '' : undefined}
       data-selected={selected ? '' : undefined}
       data-state={column.name}
-      aria-label={`${column.label}: ${checkWords(check)}`}
-      onClick={() => onSelect(column.name)}
+      data-width={viewport}
+      aria-label={`${name}: ${checkWords(check)}`}
+      onClick={(event) => onSelect(column.name, parts.at(event))}
+      onPointerMove={parts.move}
+      onPointerLeave={parts.leave}
     >
       <span className="top">
         <b>{column.label}</b>
-        <code>{column.pseudo || (column.atoms.length ? '' : 'at rest')}</code>
+        <code>
+          {named
+            ? `${viewport}, ${VIEWPORTS[viewport].width}`
+            : column.pseudo || (column.atoms.length ? '' : 'at rest')}
+        </code>
       </span>
       <Picture
         html={frame.data?.html}
@@ -81,7 +105,9 @@ export function StateFrame({
         look={look}
         forced={frame.data?.forced ?? 0}
         keep={component.locator.selector}
-        label={column.label}
+        label={name}
+        view={view}
+        frame={picture}
       />
       <Figure check={check} />
     </button>
@@ -119,6 +145,8 @@ function Picture({
   forced,
   keep,
   label,
+  view,
+  frame,
 }: {
   html: string | undefined;
   order: number;
@@ -129,31 +157,40 @@ function Picture({
   /** Selector of what the look may change. */
   keep: string;
   label: string;
+  view: FramesView;
+  frame: RefObject<HTMLIFrameElement | null>;
 }) {
   const holder = useRef<HTMLDivElement>(null);
-  const frame = useRef<HTMLIFrameElement>(null);
   const [loaded, setLoaded] = useState(0);
   const [place, setPlace] = useState<{ x: number; y: number; scale: number }>();
   const [seen, setSeen] = useState(true);
   const [skipper] = useState(createSkipper);
   const size = VIEWPORTS[viewport];
+  const { framing, zoom, ground } = view;
 
   const arrange = useCallback(() => {
-    const view = frame.current?.contentWindow;
+    const inner = frame.current?.contentWindow;
     const document = frame.current?.contentDocument;
     const room = holder.current;
     const element = document ? elementIn(document, order) : null;
-    if (!view || !element || !room) return;
+    if (!inner || !element || !room) return;
     const before = element.getBoundingClientRect();
-    view.scrollTo({ top: view.scrollY + before.top + before.height / 2 - view.innerHeight / 2, behavior: 'instant' });
+    inner.scrollTo({
+      top: inner.scrollY + before.top + before.height / 2 - inner.innerHeight / 2,
+      behavior: 'instant',
+    });
     const box = element.getBoundingClientRect();
     setSeen(box.width > 0 && element.checkVisibility({ opacityProperty: true, visibilityProperty: true }));
     const width = room.clientWidth;
-    const scale = Math.min(
+    const full = room.clientHeight;
+    const fitted = Math.min(
       1,
       Math.max((width - 2 * ROOM_AROUND) / Math.max(1, box.width), SMALLEST),
-      Math.max((HEIGHT - 2 * ROOM_AROUND) / Math.max(1, box.height), SMALLEST),
+      Math.max((full - 2 * ROOM_AROUND) / Math.max(1, box.height), SMALLEST),
     );
+    const whole = Math.min(1, width / size.width);
+    // Never so small that the page would not fill its picture.
+    const scale = Math.max(zoom * (framing === 'page' ? whole : fitted), width / size.width);
     // Never past the edges of the page, so that the picture is always full.
     const clamp = (value: number, least: number) => Math.min(0, Math.max(least, value));
     const next = {
@@ -162,8 +199,8 @@ function Picture({
         width - size.width * scale,
       ),
       y: clamp(
-        Math.max(HEIGHT / 2 - (box.top + box.height / 2) * scale, ROOM_AROUND - box.top * scale),
-        HEIGHT - size.height * scale,
+        Math.max(full / 2 - (box.top + box.height / 2) * scale, ROOM_AROUND - box.top * scale),
+        full - size.height * scale,
       ),
       scale,
     };
@@ -172,10 +209,10 @@ function Picture({
       left: -next.x / next.scale,
       top: -next.y / next.scale,
       right: (width - next.x) / next.scale,
-      bottom: (HEIGHT - next.y) / next.scale,
+      bottom: (full - next.y) / next.scale,
     };
-    skipper.choose(view, shown, keep);
-  }, [order, size.width, size.height, skipper, keep]);
+    skipper.choose(inner, shown, keep);
+  }, [order, size.width, size.height, skipper, keep, framing, zoom, frame]);
 
   const onScreen = useOnScreen(holder);
   useLayoutEffect(() => {
@@ -196,7 +233,12 @@ function Picture({
       end();
       ask?.();
     };
-  }, [loaded, look, forced, arrange, onScreen]);
+  }, [loaded, look, forced, arrange, onScreen, frame]);
+
+  useEffect(() => {
+    const document = frame.current?.contentDocument;
+    if (loaded && document) chooseGround(document, elementIn(document, order)?.closest(keep) ?? null, ground);
+  }, [loaded, ground, order, keep, frame]);
 
   useEffect(() => {
     if (!loaded) return;
@@ -206,10 +248,16 @@ function Picture({
     const observer = new ResizeObserver(arrange);
     if (holder.current) observer.observe(holder.current);
     return () => observer.disconnect();
-  }, [loaded, arrange]);
+  }, [loaded, arrange, frame]);
 
   return (
-    <div ref={holder} className="picture" style={{ height: HEIGHT }}>
+    <div
+      ref={holder}
+      className="picture"
+      style={
+        framing === 'page' ? { aspectRatio: `${size.width} / ${size.height}`, maxHeight: TALLEST } : { height: HEIGHT }
+      }
+    >
       {html ? (
         <SafeFrame
           frameRef={frame}
@@ -234,6 +282,7 @@ function Picture({
           }}
         />
       ) : null}
+      <i className="outline" hidden />
       {seen ? null : <div className="unseen">Not shown on the page in this state</div>}
     </div>
   );

@@ -7,11 +7,21 @@ import {
   type StateSheet,
 } from '@retoque/core';
 import { ChevronRight } from 'lucide-react';
-import { memo, useEffect, useMemo, useRef, type CSSProperties, type KeyboardEvent, type ReactNode } from 'react';
+import {
+  memo,
+  useEffect,
+  useMemo,
+  useRef,
+  type CSSProperties,
+  type KeyboardEvent,
+  type PointerEvent,
+  type ReactNode,
+} from 'react';
 import { Tally, Wedge } from '../shell/Wedge';
 import { CellValue, cellTitle } from './CellValue';
 import type { CellAddress } from './cells';
 import { checkWords } from './checkWords';
+import { onPointed, pointAt } from './pointed';
 import { step, type Range, type Selection, type ShownRow } from './selection';
 
 /** Widths in CSS pixels: of the names, the least of a state, and of what adds one. */
@@ -110,14 +120,43 @@ export function StateGrid({
     }
   };
 
+  const room = useRef<HTMLDivElement>(null);
+  const least = NAME_WIDTH + columns.length * COLUMN_WIDTH + MORE_WIDTH;
+  // Only a sheet that is too wide scrolls by itself; the head of any other stays in sight.
+  useEffect(() => {
+    const holder = room.current;
+    if (!holder) return;
+    const observer = new ResizeObserver(() => holder.toggleAttribute('data-wide', holder.clientWidth < least));
+    observer.observe(holder);
+    return () => observer.disconnect();
+  }, [least]);
+  useEffect(
+    () =>
+      onPointed((pointed) => {
+        for (const node of table.current?.querySelectorAll('[data-pointed]') ?? [])
+          node.removeAttribute('data-pointed');
+        if (!pointed) return;
+        const { part, column } = pointed;
+        const marked = `[data-part="${CSS.escape(part)}"] .part, thead [data-column="${CSS.escape(column)}"]`;
+        for (const node of table.current?.querySelectorAll(marked) ?? []) node.setAttribute('data-pointed', '');
+      }),
+    [],
+  );
+  const pointOver = (event: PointerEvent) => {
+    const target = event.target as HTMLElement;
+    const part = target.closest<HTMLElement>('[data-part]')?.dataset.part;
+    const cell = target.closest<HTMLElement>('[data-cell]')?.dataset.cell;
+    pointAt(part === undefined ? undefined : { part, column: cell?.split('/')[1] ?? '' });
+  };
+
   const inRange = new Set(range.rows.map((row) => `${row.part}/${row.row}`));
   const rangeColumns = useMemo(() => new Set(range.columns), [range.columns]);
   const isShown = new Set(shown.map((row) => `${row.part}/${row.row}`));
   return (
-    <div className="state-grid">
+    <div ref={room} className="state-grid" onPointerOver={pointOver} onPointerLeave={() => pointAt(undefined)}>
       <table
         ref={table}
-        style={{ minWidth: NAME_WIDTH + columns.length * COLUMN_WIDTH + MORE_WIDTH, ...columnWidths(columns.length) }}
+        style={{ minWidth: least, ...columnWidths(columns.length) }}
         role="grid"
         aria-label="State sheet"
         aria-multiselectable="true"

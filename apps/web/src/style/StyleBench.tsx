@@ -33,44 +33,45 @@ import { useSteady } from '../shell/useSteady';
 import { useStable } from '../shell/useStable';
 import { AddState } from './AddState';
 import { BenchBar } from './BenchBar';
-import { readTyped } from './cell-problem';
-import { countsOf, Legend, nearest, reachWords, valuesFor, withCurrent } from './bench';
+import { countsOf, Legend, nearest, reachWords, withCurrent } from './bench';
 import { requireKind, sameAddress } from './cells';
 import { useCommands } from './useCommands';
-import { asCss, asTable, readPasted } from './clipboard';
-import { CommandPalette } from './CommandPalette';
+import { asCss, asTable } from './clipboard';
 import { Conflict } from './Conflict';
 import { Editor } from './Editor';
 import { EDITOR_ROWS } from './editors';
 import { EditingBar, isBase, placeWords } from './EditingBar';
 import { Exceptions } from './Exceptions';
 import { Frames } from './Frames';
+import { PLAIN_VIEW, WIDTHS } from './frames-view';
 import { keptLooks } from './kept';
 import { PartNote } from './PartNote';
-import { Pointing } from './Pointing';
 import { PreviewButton } from './PreviewButton';
 import { Rail } from './Rail';
 import { cellsOf, oneCell, rangeOf, type Selection, type ShownRow } from './selection';
 import { SheetBar } from './SheetBar';
-import { Shortcuts } from './Shortcuts';
 import { StateGrid, type GridActions } from './StateGrid';
 import { Trials } from './Trials';
+import { loadReader, withReader } from './reading';
 import { readUnsaved } from './unsaved';
 import { useAutosave } from './useAutosave';
 import { useBenchKeys } from './useBenchKeys';
 import { cellsName, useLookEditor } from './useLookEditor';
 import { useSheet } from './useSheet';
+import { useWidths } from './useWidths';
+import { ViewMenu } from './ViewMenu';
 import { useSiteComponents, type SiteComponent } from './useSiteComponents';
 
 const Preview = lazy(() => import('../preview/Preview'));
+const CommandPalette = lazy(() => import('./CommandPalette'));
+const Pointing = lazy(() => import('./Pointing'));
+const Shortcuts = lazy(() => import('./Shortcuts'));
 
 const NO_PARTS: never[] = [];
 const NO_CHECKS: never[] = [];
 const NO_COLOURS: never[] = [];
 const NO_FAMILIES: never[] = [];
-const NO_COMMANDS: never[] = [];
 const NO_RULES: readonly FrameRules[] = [];
-const WIDTHS: readonly ViewportName[] = ['wide', 'medium', 'narrow'];
 
 /** The main screen: one component in all its states, the state sheet below, the editor of the chosen cell beside. */
 export function StyleBench({
@@ -104,6 +105,7 @@ export function StyleBench({
   const [selection, setSelection] = useState<Selection>(() =>
     oneCell({ part: kind.parts[0]!.name, row: kind.parts[0]!.first[0]!, column: 'hover' }),
   );
+  const [view, setView] = useState(PLAIN_VIEW);
   const [parts, setParts] = useState<Parameters<typeof useLookEditor>[2]>(NO_PARTS);
   // What a closed window could not send any more is taken up again.
   const asker = useRef<(look: Look) => void>(undefined);
@@ -178,6 +180,7 @@ export function StyleBench({
   useLayoutEffect(() => {
     asker.current = ask;
   }, [ask]);
+  const widths = useWidths(opened.data ? ref : undefined, look, viewport, place, view.beside !== 'states');
   if (sheet && sheet.parts !== parts) setParts(sheet.parts);
 
   // The first sheet shows what falls short, if anything does.
@@ -239,33 +242,40 @@ export function StyleBench({
   const setSelected = useSteady((values: Readonly<Record<string, string>>, gesture?: string) => {
     const given = new Set(Object.values(values));
     const text = given.size === 1 ? [...given][0] : undefined;
-    editor.set(
-      selected.flatMap((address) => {
+    const name = `${cellsName(kind, selected)}${text ? `: ${text}` : ''}`;
+    if (selected.every(({ row }) => row === active.head.row)) {
+      const changes = selected.map((address) => ({ address, values }));
+      return editor.set(changes, name, gesture);
+    }
+    withReader(({ valuesFor }) => {
+      const changes = selected.flatMap((address) => {
         const own = address.row === active.head.row ? values : valuesFor(address.row, Object.values(values)[0]);
         return own ? [{ address, values: own }] : [];
-      }),
-      `${cellsName(kind, selected)}${text ? `: ${text}` : ''}`,
-      gesture,
-    );
+      });
+      editor.set(changes, name, gesture);
+    });
   });
   const clear = useSteady(() => editor.clear(selected));
   const mute = useSteady(() => {
     if (!editor.toggleMuted(selected)) toaster.create({ title: 'Nothing is set by you here.' });
   });
-  const fill = () => {
-    if (!sheetRow || !cell) return;
-    let values = editor.own(active.head);
-    if (!values) {
-      const read = readTyped(sheetRow.row, cell.computed);
-      if (!read.ok) return toaster.create({ title: read.problem });
-      values = read.values;
-    }
+  const fillWith = (values: Readonly<Record<string, string>>) => {
     const to = range.columns.length > 1 ? range.columns : (part?.columns ?? []);
     const cells = to.map((column) => ({ ...active.head, column }));
     editor.set(
       cells.map((address) => ({ address, values })),
       `Fill ${cellsName(kind, cells)}`,
     );
+  };
+  const fill = () => {
+    if (!sheetRow || !cell) return;
+    const own = editor.own(active.head);
+    if (own) return fillWith(own);
+    withReader(({ readTyped }) => {
+      const read = readTyped(sheetRow.row, cell.computed);
+      if (read.ok) fillWith(read.values);
+      else toaster.create({ title: read.problem });
+    });
   };
   const takeAlong = useSteady((takenParts: readonly string[]) => {
     const value = editor.own(active.head)?.color;
@@ -285,17 +295,18 @@ export function StyleBench({
     event.clipboardData.setData('text/plain', asTable(range, sheet.rows, editor.own));
     if (cut) clear();
   };
-  const paste = (text: string) => {
-    const read = readPasted(text, active.head, range, shown, names, rowNamed);
-    editor.set(
-      read.changes,
-      `Paste into ${cellsName(
-        kind,
-        read.changes.map((change) => change.address),
-      )}`,
-    );
-    report(read.problems);
-  };
+  const paste = (text: string) =>
+    withReader(({ readPasted }) => {
+      const read = readPasted(text, active.head, range, shown, names, rowNamed);
+      editor.set(
+        read.changes,
+        `Paste into ${cellsName(
+          kind,
+          read.changes.map((change) => change.address),
+        )}`,
+      );
+      report(read.problems);
+    });
   const copyCss = () => {
     if (sheet)
       void navigator.clipboard.writeText(asCss(range, sheet.rows, editor.own)).then(
@@ -311,22 +322,30 @@ export function StyleBench({
     setSelection((now) => oneCell({ part: name, row: first, column: now.head.column }));
   });
   const actions = useMemo(
-    (): GridActions & { column: (name: string) => void } => ({
+    (): GridActions & { column: (name: string, part?: string) => void } => ({
       select: setSelection,
-      column: (name) => setSelection((now) => oneCell({ ...now.head, column: name })),
+      column: (name, partName) => {
+        setSelection((now) => {
+          if (partName === undefined || partName === now.head.part) return oneCell({ ...now.head, column: name });
+          const row = kind.parts.find((item) => item.name === partName)?.first[0] ?? 'text';
+          return oneCell({ part: partName, row, column: name });
+        });
+        if (partName !== undefined) setUnfolded((now) => (now.includes(partName) ? now : [...now, partName]));
+      },
       edit: () => field.current?.focus(),
       clear,
       togglePart,
       toggleWhole: (name) =>
         setWhole((now) => (now.includes(name) ? now.filter((other) => other !== name) : [...now, name])),
     }),
-    [clear, togglePart],
+    [clear, togglePart, kind],
   );
   const open = useOpenComponent();
   const addTrial = useAddTrial(component.id);
   const chooseTrial = useChangeComponent(component.id);
   const tell = (problem: Error) => toaster.create({ title: problem.message });
   const pick = useSteady(({ found, pages }: SiteComponent) => {
+    // Where the page in hand was not looked at yet, it is tried first: most of a site stands on each of its pages.
     const on = pages.find((item) => item.id === page.id) ?? pages[0]!;
     open.mutate(
       { pageId: on.id, kind: found.kind, name: found.name, locator: structuredClone(found.locator) as never },
@@ -408,6 +427,7 @@ export function StyleBench({
   }, [untouched, showFrames]);
   const point = useCallback(() => setDialog('pointing'), []);
   const openPreview = useCallback(() => setDialog('preview'), []);
+  const prepare = useCallback(() => void loadReader().catch(() => undefined), []);
   const closeDialog = useCallback(() => setDialog(undefined), []);
   const correct = useSteady((selector: string | undefined) => {
     setPointed(undefined);
@@ -434,7 +454,7 @@ export function StyleBench({
   );
 
   return (
-    <div className="bench">
+    <div className="bench" onPointerDownCapture={prepare} onKeyDownCapture={prepare}>
       <div className="over">
         <BenchBar
           siteName={site.name}
@@ -483,6 +503,7 @@ export function StyleBench({
             {opened.data ? reachWords(kind.label, kind.plural, opened.data.reach) : ''}{' '}
             <code>{part?.selector ?? opened.data?.selector}</code>
           </div>
+          <ViewMenu component={opened.data ? ref : undefined} viewport={viewport} view={view} onChange={setView} />
           <PreviewButton onOpen={openPreview} />
           <Trials
             trials={component.trials}
@@ -500,6 +521,8 @@ export function StyleBench({
           viewport={viewport}
           place={place}
           exceptions={look.exceptions}
+          view={view}
+          widths={widths}
           look={frameLook}
           untouched={untouched}
           selected={active.head.column}
@@ -615,14 +638,10 @@ export function StyleBench({
           </>
         ) : null}
       </aside>
-      <CommandPalette
-        commands={dialog === 'commands' ? commands : NO_COMMANDS}
-        open={dialog === 'commands'}
-        onClose={closeDialog}
-      />
-      <Shortcuts commands={dialog === 'keys' ? commands : NO_COMMANDS} open={dialog === 'keys'} onClose={closeDialog} />
-      {dialog === 'preview' && part ? (
-        <Suspense>
+      <Suspense>
+        {dialog === 'commands' ? <CommandPalette commands={commands} onClose={closeDialog} /> : null}
+        {dialog === 'keys' ? <Shortcuts commands={commands} onClose={closeDialog} /> : null}
+        {dialog === 'preview' && part ? (
           <Preview
             name={component.name}
             component={ref}
@@ -634,17 +653,17 @@ export function StyleBench({
             order={part.order}
             onClose={closeDialog}
           />
-        </Suspense>
-      ) : null}
-      {dialog === 'pointing' ? (
-        <Pointing
-          versionId={versionId}
-          label={part?.label ?? 'part'}
-          viewport={viewport}
-          onPick={pickOrder}
-          onClose={closeDialog}
-        />
-      ) : null}
+        ) : null}
+        {dialog === 'pointing' ? (
+          <Pointing
+            versionId={versionId}
+            label={part?.label ?? 'part'}
+            viewport={viewport}
+            onPick={pickOrder}
+            onClose={closeDialog}
+          />
+        ) : null}
+      </Suspense>
     </div>
   );
 }

@@ -1,8 +1,7 @@
 import { Input } from '@chakra-ui/react';
-import { parseColour, quantityText, type Row } from '@retoque/core';
+import { parseColour, type Row } from '@retoque/core';
 import { useState, type RefObject } from 'react';
-import { readTyped } from './cell-problem';
-import { stepText } from './editors/step-text';
+import { useReader, withReader, type Reader } from './reading';
 
 /**
  * A text field that takes any value of a row; what cannot be read is named and kept as it was typed, and nothing is
@@ -25,8 +24,10 @@ export function TypedValue({
 }) {
   const [text, setText] = useState<string>();
   const { amount } = row;
-  const readText = (typed: string) => readTyped(row, amount ? quantityText(typed, amount.unit) : typed);
-  const read = text === undefined || text.trim() === '' ? undefined : readText(text);
+  const readText = ({ readTyped, quantityText }: Reader, typed: string) =>
+    readTyped(row, amount ? quantityText(typed, amount.unit) : typed);
+  const known = useReader();
+  const read = text === undefined || text.trim() === '' || !known ? undefined : readText(known, text);
   const problem = read && !read.ok ? read.problem : undefined;
   return (
     <div>
@@ -48,8 +49,10 @@ export function TypedValue({
           const ready =
             (!/^[a-z-]+$/i.test(typed.trim()) || parseColour(typed) !== undefined) && !/[+*/(-]\s*$/.test(typed);
           if (!typed.trim() || !ready) return;
-          const next = readText(typed);
-          if (next.ok) onChange(next.values);
+          withReader((loaded) => {
+            const next = readText(loaded, typed);
+            if (next.ok) onChange(next.values);
+          });
         }}
         onBlur={() => {
           if (!problem) setText(undefined);
@@ -58,17 +61,21 @@ export function TypedValue({
           const by = event.key === 'ArrowUp' ? 1 : event.key === 'ArrowDown' ? -1 : 0;
           if (by && amount) {
             event.preventDefault();
-            const stepped = stepText(text ?? value, by * (event.shiftKey ? 10 : 1), amount);
-            const next = stepped === undefined ? undefined : readText(stepped);
-            if (!next?.ok) return;
-            setText(undefined);
-            onChange(next.values);
+            withReader((loaded) => {
+              const stepped = loaded.stepText(text ?? value, by * (event.shiftKey ? 10 : 1), amount);
+              const next = stepped === undefined ? undefined : readText(loaded, stepped);
+              if (!next?.ok) return;
+              setText(undefined);
+              onChange(next.values);
+            });
           } else if (event.key === 'Enter') {
-            if (read?.ok) onChange(read.values);
-            if (!problem) {
+            withReader((loaded) => {
+              const last = text?.trim() ? readText(loaded, text) : undefined;
+              if (last && !last.ok) return;
+              if (last) onChange(last.values);
               setText(undefined);
               onLeave();
-            }
+            });
           } else if (event.key === 'Escape') {
             event.stopPropagation();
             setText(undefined);

@@ -1,7 +1,6 @@
 import { Flex } from '@chakra-ui/react';
 import type { Component } from '@retoque/contract';
-import { rowNamed, type StateSheet } from '@retoque/core';
-import { readTyped } from './cell-problem';
+import type { StateSheet } from '@retoque/core';
 import type { CellAddress } from './cells';
 import type { ShownRow } from './selection';
 import type { SiteComponent } from './useSiteComponents';
@@ -18,13 +17,6 @@ export function nearest(
     shown[0];
   const column = columns.includes(cell.column) ? cell.column : columns[0];
   return row && column !== undefined ? { ...row, column } : undefined;
-}
-
-/** A value typed for one row as another row of the selection takes it; undefined where it cannot. */
-export function valuesFor(rowKey: string, text: string | undefined): Readonly<Record<string, string>> | undefined {
-  const row = rowNamed(rowKey);
-  const read = row && text !== undefined ? readTyped(row, text) : undefined;
-  return read?.ok ? read.values : undefined;
 }
 
 export interface Counts {

@@ -1,5 +1,6 @@
 import { previewStyles } from '../preview/previewStyles';
 import { editorStyles } from './editorStyles';
+import { fieldStyles } from './fieldStyles';
 import { frameStyles } from './frameStyles';
 import { gridStyles } from './gridStyles';
 import { trackStyles } from './Track';
@@ -49,6 +50,28 @@ export const benchStyles = {
     overflowX: 'auto',
     flexShrink: 0,
     ...frameStyles,
+    '&[data-framing=page]': { gridAutoColumns: 'minmax(270px, 1fr)', alignItems: 'start' },
+    // A row for each width.
+    '&[data-rows]': { gridTemplateRows: 'repeat(3, auto)', gridAutoFlow: 'column' },
+  },
+  '.view-menu': {
+    ...fieldStyles,
+    display: 'grid',
+    gap: '9px',
+    '& .line': { ...fieldStyles['& .line'], flexWrap: 'wrap' },
+    '& .line > :first-of-type:not(input)': { minWidth: '82px' },
+    '& .line > [type=range]': { flex: 1, accentColor: '{colors.accent}' },
+    '& .line > .end, & .line.end': { justifyContent: 'flex-end' },
+    '& .ground, & [type=color]': {
+      width: '26px',
+      height: '26px',
+      borderRadius: 'm',
+      border: '1px solid {colors.edge}',
+      cursor: 'pointer',
+      padding: 0,
+    },
+    '& [aria-pressed=true]': { boxShadow: '0 0 0 2px {colors.accent}' },
+    '& .quiet': { flex: 1, color: 'ink2', fontSize: '12px' },
   },
   '.state-grid': gridStyles,
   '.tracks': trackStyles,

@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import { rowNamed, type SheetRow } from '@retoque/core';
-import { asCss, asTable, readPasted } from './clipboard';
+import { asCss, asTable } from './clipboard';
+import { readPasted } from './pasted';
 import { cellsOf, oneCell, rangeOf, step, type ShownRow } from './selection';
 
 const shown: ShownRow[] = [

@@ -14,6 +14,15 @@ export const frameStyles = {
   '& .frame[data-short]': { borderColor: 'short' },
   '& .frame[data-unsure]': { borderColor: '#b58a1c' },
   '& .frame[data-selected]': { boxShadow: '0 0 0 2px {colors.accent}' },
+  '& .frame[data-pointed]': { borderColor: 'accent' },
+  '& .outline': {
+    position: 'absolute',
+    outline: '2px solid {colors.accent}',
+    outlineOffset: '1px',
+    boxShadow: '0 0 0 4px rgba(255,255,255,.75)',
+    borderRadius: '2px',
+    '&[hidden]': { display: 'none' },
+  },
   '& .frame:focus-visible': { outline: '2px solid {colors.accent}', outlineOffset: '2px' },
   '& .top': {
     display: 'flex',

@@ -1,6 +1,6 @@
 /** The look of the state sheet. */
 export const gridStyles = {
-  overflowX: 'auto',
+  '&[data-wide]': { overflowX: 'auto' },
   bg: 'card',
   borderTop: '1px solid {colors.line}',
   // Laid out as grids: a part that is not looked at can then be left out of layout and painting.
@@ -26,6 +26,7 @@ export const gridStyles = {
   '& thead .more': { padding: '0 3px', overflow: 'visible', lineHeight: 1 },
   '& .part th': { bg: '#fbfbfa', fontWeight: 650, paddingLeft: '4px', gridColumn: '1 / -1' },
   '& .part[data-current] th': { boxShadow: 'inset 3px 0 {colors.accent}' },
+  '& thead th[data-pointed], & .part[data-pointed] th': { bg: 'accentSoft' },
   '& .head': { display: 'inline-flex', alignItems: 'center', verticalAlign: 'middle' },
   '& .fold': {
     display: 'inline-flex',

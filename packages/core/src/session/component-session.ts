@@ -296,7 +296,8 @@ export class ComponentSession {
       const settings = activeSettings(look).filter((setting) => setting.part === part.part.name);
       if (!settings.length) return [];
       const planKey = JSON.stringify([settings, look.exceptions, environment, place]);
-      const known = this.planned.get(part.part.name);
+      const name = `${part.part.name} ${environment.width} ${environment.scheme}`;
+      const known = this.planned.get(name);
       if (known?.key === planKey) return [known];
       const input = this.planInput(part, look, [only], place, this.groupsOf(part, look, environment));
       const rules = bareRules(planHandover(input));
@@ -311,7 +312,7 @@ export class ComponentSession {
         sheet: asLastSheet(css),
         said: new Map<StateBits, number>(),
       };
-      this.planned.set(part.part.name, planned);
+      this.planned.set(name, planned);
       return [planned];
     });
     const sheets = used.filter(({ css }) => css).map(({ sheet }) => sheet);
@@ -362,14 +363,41 @@ export class ComponentSession {
   seenIn(
     partName: string,
     columnName: string,
-    options: { look?: Look; environment?: Environment; place?: EditingPlace } = {},
+    options: { look?: Look; environment?: Environment; place?: EditingPlace; open?: string | undefined } = {},
   ): SeenSubject {
-    const { look = EMPTY_LOOK, environment = DESKTOP, place = {} } = options;
+    const { look = EMPTY_LOOK, environment = DESKTOP, place = {}, open } = options;
     const part = this.partOf(partName);
     const column = this.requireColumn(columnName);
     const subject = this.subjectFor(part, look, place);
     const bits = shownBits(column) & (subject.states.possible | ~CARRIED);
-    return this.forcer.see(this.pages, environment, subject, bits, this.revealFor(subject, environment));
+    const own = this.revealFor(subject, environment);
+    const also = open === undefined ? undefined : this.revealFor(this.subjectFor(this.partOf(open), look), environment);
+    const reveal = also
+      ? { changes: [...own.changes, ...also.changes], pointed: [...own.pointed, ...also.pointed] }
+      : own;
+    return this.forcer.see(this.pages, environment, subject, bits, reveal);
+  }
+
+  /** Parts that the page hides at rest and that can be shown open: sub-menus, panels, dialogs; outermost first. */
+  openable(environment: Environment = DESKTOP): { readonly name: string; readonly label: string }[] {
+    const seen = new Set<string>();
+    return this.parts.flatMap((part) => {
+      const { changes, pointed } = this.revealFor(this.subjectFor(part, EMPTY_LOOK), environment);
+      const key = JSON.stringify([changes, pointed.map(({ order }) => order)]);
+      if ((!changes.length && !pointed.length) || seen.has(key)) return [];
+      seen.add(key);
+      return [{ name: part.part.name, label: part.part.label }];
+    });
+  }
+
+  /** The part that each element of the component is, by the elements' orders; the first part that names it. */
+  partsByOrder(): ReadonlyMap<number, string> {
+    const result = new Map<number, string>();
+    for (const { part, elements } of this.parts) {
+      if (part.pseudo !== undefined) continue;
+      for (const { order } of elements) if (!result.has(order)) result.set(order, part.name);
+    }
+    return result;
   }
 
   private requireColumn(name: string): StateColumn {
@@ -484,7 +512,7 @@ export class ComponentSession {
           0,
         );
         return this.unlessKept(
-          `demand ${demand.name} ${column.name}`,
+          `demand ${demand.name} ${column.name} ${environment.width}`,
           [environment, place, look.exceptions, this.saidIn(own.part, forced, styled)],
           () => checkDemand({ demand, part: own.part, column, groups, against, see: seeOn(pages) }),
         );

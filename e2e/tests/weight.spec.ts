@@ -1,0 +1,20 @@
+import { expect, test } from '@playwright/test';
+import { gzipSync } from 'node:zlib';
+import { HOME, openKind } from './sheet-support';
+
+const MOST_BYTES = 300_000;
+
+test('the Style screen opens with less than 300 kB of compressed JavaScript, workers aside', async ({ page }) => {
+  await openKind(page, HOME, /^Main menu/);
+  const scripts: Promise<Buffer>[] = [];
+  page.on('response', (response) => {
+    if (response.request().resourceType() === 'script' && !/worker/.test(response.url())) scripts.push(response.body());
+  });
+  await page.reload();
+  await expect(page.locator('.cell').first()).toBeVisible();
+  await expect(page.locator('.frame .figure b').first()).toBeVisible();
+  await page.waitForLoadState('networkidle');
+  const sizes = (await Promise.all(scripts)).map((body) => gzipSync(body).length);
+  expect(sizes.length).toBeGreaterThan(3);
+  expect(sizes.reduce((sum, size) => sum + size, 0)).toBeLessThan(MOST_BYTES);
+});
