@@ -3,6 +3,8 @@ import { APP_FILTER, APP_INTERCEPTOR, APP_PIPE } from '@nestjs/core';
 import { ZodSerializerInterceptor, ZodValidationPipe } from 'nestjs-zod';
 import { LoggerModule } from 'nestjs-pino';
 import { AssetsController } from './assets/assets.controller.js';
+import { SiteAssetsController } from './assets/site-assets.controller.js';
+import { SiteAssetsService } from './assets/site-assets.service.js';
 import { ComponentsController } from './components/components.controller.js';
 import { ComponentsService } from './components/components.service.js';
 import { readConfig } from './config.js';
@@ -22,11 +24,19 @@ import { SitesService } from './sites/sites.service.js';
       useFactory: () => ({ pinoHttp: { level: readConfig().logLevel, autoLogging: { ignore: () => false } } }),
     }),
   ],
-  controllers: [HealthController, SitesController, PagesController, ComponentsController, AssetsController],
+  controllers: [
+    HealthController,
+    SitesController,
+    PagesController,
+    ComponentsController,
+    AssetsController,
+    SiteAssetsController,
+  ],
   providers: [
     SitesService,
     PagesService,
     ComponentsService,
+    SiteAssetsService,
     DemoSeeder,
     { provide: APP_PIPE, useClass: ZodValidationPipe },
     { provide: APP_INTERCEPTOR, useClass: ZodSerializerInterceptor },

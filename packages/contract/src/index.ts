@@ -1,3 +1,4 @@
+export * from './asset.js';
 export * from './look.js';
 export * from './problem.js';
 export * from './site.js';

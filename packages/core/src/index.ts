@@ -35,7 +35,7 @@ export { locate, locatorFor, selectAll, type Located, type Locator } from './pag
 export { markersFor, markerOf, MARKED_STATES, ORDER_ATTRIBUTE } from './page/markers.js';
 export { MAX_DEPTH, MAX_ELEMENTS, PageTooLargeError, parseHtml } from './page/parse-html.js';
 export { pageReferences, sheetReferences } from './page/references.js';
-export { markStates } from './page/rewrite-sheet.js';
+export { markStates, rewriteUrls } from './page/rewrite-sheet.js';
 export { sanitiseHtml, type Removed } from './page/sanitise.js';
 export { baseOf, fileName, resolveAddress, titleOf, type StoredSheet } from './page/sheets.js';
 export { isBuiltByScript } from './page/static-check.js';
@@ -47,6 +47,7 @@ export * from './session/page-session.js';
 export * from './session/state-sheet.js';
 export type { TrackSample } from './session/try-colours.js';
 export { cellSetting, rowText } from './session/cells.js';
+export { siteFonts, type LoadedFont } from './page/site-fonts.js';
 export { siteFamilies } from './page/site-families.js';
 export { siteColours, type SiteColourUse } from './page/site-colours.js';
 export { stateWords } from './handover/state-selector.js';

@@ -1,3 +1,4 @@
+import type { SiteAsset } from '@retoque/contract';
 import { sql } from 'drizzle-orm';
 import {
   customType,
@@ -124,6 +125,35 @@ export const pageVersions = pgTable(
       'cascade',
     ),
     foreignKey({ columns: [table.ownerId, table.htmlHash], foreignColumns: [blobs.ownerId, blobs.hash] }),
+  ],
+);
+
+/** Pictures and fonts that looks of a site may use, beside what its pages bring. */
+export const siteAssets = pgTable(
+  'site_assets',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    ownerId: ownerId(),
+    siteId: uuid('site_id').notNull(),
+    name: text('name').notNull(),
+    address: text('address').notNull(),
+    hash: text('hash').notNull(),
+    contentType: text('content_type').notNull(),
+    size: integer('size').notNull(),
+    origin: text('origin', { enum: ['uploaded', 'shipped', 'made'] }).notNull(),
+    picture: jsonb('picture').$type<SiteAsset['picture']>(),
+    font: jsonb('font').$type<SiteAsset['font']>(),
+    createdAt: createdAt(),
+    deletedAt: deletedAt(),
+  },
+  (table) => [
+    unique().on(table.ownerId, table.id),
+    // An address stays its file's even when that is deleted, since looks may name it.
+    unique('site_assets_one_per_address').on(table.siteId, table.address),
+    foreignKey({ columns: [table.ownerId, table.siteId], foreignColumns: [sites.ownerId, sites.id] }).onDelete(
+      'cascade',
+    ),
+    foreignKey({ columns: [table.ownerId, table.hash], foreignColumns: [blobs.ownerId, blobs.hash] }),
   ],
 );
 

@@ -2,6 +2,7 @@ import type {
   CellExplanation,
   ColumnCheck,
   EditingPlace,
+  FontFile,
   FoundComponent,
   FrameRules,
   Locator,
@@ -26,6 +27,13 @@ export interface KeptLook {
   readonly name: string;
   readonly locator: Locator;
   readonly look: Look;
+}
+
+/** A picture or font of the site that looks may name by its path. */
+export interface EngineFile {
+  readonly address: string;
+  readonly hash: string;
+  readonly font: Omit<FontFile, 'address'> | null;
 }
 
 export interface ComponentRef {
@@ -68,6 +76,8 @@ export interface SheetQuery {
   readonly unfolded: readonly string[];
   readonly whole: readonly string[];
   readonly added: readonly string[];
+  /** Changes with the files of the site, so that the frames take them. */
+  readonly files?: string | undefined;
   /** Rows of a part that are wanted besides, for its editor. */
   readonly also?: { readonly part: string; readonly rows: readonly string[] } | undefined;
 }
@@ -134,6 +144,15 @@ export interface HandoverAnswer {
   }[];
 }
 
+/** A font that the site's sheets load. */
+export interface SiteFont {
+  readonly family: string;
+  /** Where the stored file is served. */
+  readonly source: string;
+  readonly style: string;
+  readonly weight: string;
+}
+
 export interface SiteColour {
   readonly hex: string;
   readonly uses: number;
@@ -147,6 +166,10 @@ export type FramesListener = (editNumber: number, rules: readonly FrameRules[]) 
 /** The computation behind the screens; it runs in a worker, so that it never holds up the interface. */
 export interface Engine {
   open(page: EnginePage): Promise<{ title: string }>;
+  /** The files of the site that looks may use; those from before are forgotten. */
+  useFiles(files: readonly EngineFile[]): Promise<void>;
+  /** Names and files of the fonts that a page's own sheets load, where the files are stored. */
+  siteFonts(versionId: string): Promise<SiteFont[]>;
   find(
     versionId: string,
     pageId: string,

@@ -2,18 +2,23 @@ import {
   ComponentSession,
   DESKTOP,
   EMPTY_LOOK,
+  fontFaces,
   InvalidSelectorError,
   PageSession,
+  resolveAddress,
+  rewriteUrls,
   sameRow,
   pathSelector,
   selectAll,
   siteColours,
   siteFamilies,
+  siteFonts,
   siteSelectors,
   stateWords,
   VIEWPORTS,
   type EditingPlace,
   type Environment,
+  type FrameRules,
   type SheetRow,
   type ViewportName,
 } from '@retoque/core';
@@ -21,6 +26,7 @@ import { expose } from 'comlink';
 import type {
   ComponentRef,
   Engine,
+  EngineFile,
   EnginePage,
   FoundWithChecks,
   FramesListener,
@@ -125,9 +131,16 @@ const requestOf = ({ viewport, place, unfolded, whole, added, also }: SheetQuery
 });
 
 const assetBase = `${self.location.origin}/api/assets/`;
+/** Files of the site that looks may name. */
+let siteFiles: readonly EngineFile[] = [];
+
 const assetsOf = (page: EnginePage, pictures = true) => {
   const assets = pictures ? page.assets : page.assets.filter((asset) => asset.contentType.startsWith('font/'));
   const byAddress = new Map(assets.map((asset) => [asset.address, asset.hash]));
+  for (const file of siteFiles) {
+    const absolute = resolveAddress(file.address, page.address);
+    if (absolute && (pictures || file.font)) byAddress.set(absolute, file.hash);
+  }
   return {
     assetSource: assetBase,
     assetAt: (absolute: string) => {
@@ -136,6 +149,33 @@ const assetsOf = (page: EnginePage, pictures = true) => {
     },
   };
 };
+
+/** A look's CSS as a frame can load it: the paths that it names lead to stored files. */
+function localCss(css: string, page: EnginePage): string {
+  return css.includes('url(') ? rewriteUrls(css, { address: page.address, ...assetsOf(page) }) : css;
+}
+
+let localRules = new WeakMap<FrameRules, FrameRules>();
+
+const fontCss = () =>
+  fontFaces(siteFiles.flatMap(({ font, hash }) => (font ? [{ ...font, address: assetBase + hash }] : [])));
+
+/** The rules of a look for still frames, fonts and pictures included. */
+function framesOf(rules: readonly FrameRules[], page: EnginePage): readonly FrameRules[] {
+  const local = rules.map((own) => {
+    if (!own.rules.some(({ css }) => css.includes('url('))) return own;
+    let made = localRules.get(own);
+    if (!made) {
+      made = { ...own, rules: own.rules.map((rule) => ({ ...rule, css: localCss(rule.css, page) })) };
+      localRules.set(own, made);
+    }
+    return made;
+  });
+  const fonts = fontCss();
+  return fonts ? [{ id: FONTS_ID, rules: [{ states: 0, css: fonts }] }, ...local] : local;
+}
+/** No plan of a look has it. */
+const FONTS_ID = -1;
 
 let framesListener: FramesListener | undefined;
 
@@ -147,6 +187,20 @@ const engine: Engine = {
     sources.set(page.id, page);
     forgetOldest(sources, MAX_SOURCES);
     return { title: opened(page.id).session.title };
+  },
+
+  async useFiles(files) {
+    siteFiles = files;
+    localRules = new WeakMap();
+  },
+
+  async siteFonts(versionId) {
+    const { page, session } = opened(versionId);
+    const { assetAt } = assetsOf(page);
+    return siteFonts(session.tree, page.address, page.sheets).flatMap(({ family, style, weight, sources }) => {
+      const source = sources.flatMap((address) => assetAt(address) ?? [])[0];
+      return source ? [{ family, source, style, weight }] : [];
+    });
   },
 
   async find(versionId, pageId, bounds, looks) {
@@ -175,13 +229,16 @@ const engine: Engine = {
 
   async liveCss(ref, look) {
     const session = sessionOf(ref);
-    return `${session.wider}\n${session.css(look)}`;
+    return `${fontCss()}\n${localCss(`${session.wider}\n${session.css(look)}`, opened(ref.versionId).page)}`;
   },
 
   async atWidth(ref, look, viewport, place) {
     const session = sessionOf(ref);
     const request = { environment: environmentOf(viewport, place), place, unfolded: [] };
-    return { frames: session.frameRules(look, request), checks: session.sheet(look, request).checks };
+    return {
+      frames: framesOf(session.frameRules(look, request), opened(ref.versionId).page),
+      checks: session.sheet(look, request).checks,
+    };
   },
 
   async openable(ref, viewport) {
@@ -224,7 +281,7 @@ const engine: Engine = {
     const session = sessionOf(ref);
     const request = requestOf(query);
     // Frames are laid out while the sheet is worked out.
-    framesListener?.(editNumber, session.frameRules(look, request));
+    framesListener?.(editNumber, framesOf(session.frameRules(look, request), opened(ref.versionId).page));
     const { rows, ...sheet } = session.sheet(look, request);
     const before = lastSent?.editNumber === held ? lastSent?.rows : undefined;
     lastSent = { editNumber, rows };
@@ -280,7 +337,11 @@ const engine: Engine = {
   },
 
   async handover(ref, look, name) {
-    const { css, pageCss, plans, proof, cases } = sessionOf(ref).handover(look, name);
+    const { css, pageCss, plans, proof, cases } = sessionOf(ref).handover(
+      look,
+      name,
+      siteFiles.flatMap(({ font, address }) => (font ? [{ ...font, address }] : [])),
+    );
     return {
       css,
       pageCss,

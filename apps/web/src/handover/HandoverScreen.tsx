@@ -4,6 +4,7 @@ import { Check, Copy, Download } from 'lucide-react';
 import { lazy, Suspense, useState } from 'react';
 import { useParams } from 'react-router';
 import { componentQuery, componentsQuery, pageQuery, siteQuery } from '../api/queries';
+import { siteAssetsQuery } from '../assets/queries';
 import { engine, useOpenedPage } from '../engine/engine';
 import type { HandoverAnswer } from '../engine/protocol';
 import { AppBar } from '../shell/AppBar';
@@ -12,6 +13,8 @@ import { Notice } from '../shell/Notice';
 import { handoverPath, stylePath, surveyPath } from '../shell/paths';
 import { toaster } from '../shell/toasts';
 import { keptLooks } from '../style/kept';
+import { Files } from './Files';
+import { useSiteFiles } from '../style/useSiteFiles';
 import { useDocumentTitle } from '../shell/useDocumentTitle';
 import { Button } from '../theme/Button';
 
@@ -24,17 +27,20 @@ export function HandoverScreen() {
   const page = useQuery(pageQuery(pageId));
   const component = useQuery({ ...componentQuery(componentId), staleTime: 0, refetchOnMount: 'always' });
   const kept = useQuery(componentsQuery(siteId));
+  const assets = useQuery(siteAssetsQuery(siteId));
+  const files = useSiteFiles(siteId);
   const opened = useOpenedPage(page.data);
   useDocumentTitle('Hand over', component.data?.name);
   const trial = component.data?.trials.find((item) => item.id === component.data.currentTrialId);
   const versionId = opened.data?.versionId;
   const handover = useQuery({
-    queryKey: ['engine', 'handover', versionId, componentId, trial?.look],
+    queryKey: ['engine', 'handover', versionId, componentId, trial?.look, files],
     enabled:
       versionId !== undefined &&
       trial !== undefined &&
       site.data !== undefined &&
       kept.data !== undefined &&
+      files !== undefined &&
       !component.isFetching,
     retry: false,
     queryFn: () =>
@@ -52,6 +58,9 @@ export function HandoverScreen() {
         component.data!.name,
       ),
   });
+  const named = (assets.data ?? []).filter(({ address }) =>
+    `${handover.data?.css}${handover.data?.pageCss}`.includes(address),
+  );
   const error = site.error ?? page.error ?? component.error ?? opened.error ?? handover.error;
   const answer = handover.data;
   return (
@@ -84,6 +93,7 @@ export function HandoverScreen() {
               Add this at the end of your site’s own CSS, or as a stylesheet after all others.
             </Box>
             <Proof answer={answer} />
+            <Files files={named} />
             {answer.css ? (
               <Code
                 title={answer.pageCss ? 'For every page' : undefined}

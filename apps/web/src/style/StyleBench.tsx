@@ -50,6 +50,7 @@ import { PreviewButton } from './PreviewButton';
 import { Rail } from './Rail';
 import { cellsOf, oneCell, rangeOf, type Selection, type ShownRow } from './selection';
 import { SheetBar } from './SheetBar';
+import { CellSiteContext, type CellSite } from './site-context';
 import { StateGrid, type GridActions } from './StateGrid';
 import { Trials } from './Trials';
 import { loadReader, withReader } from './reading';
@@ -60,6 +61,7 @@ import { cellsName, useLookEditor } from './useLookEditor';
 import { useSheet } from './useSheet';
 import { useWidths } from './useWidths';
 import { ViewMenu } from './ViewMenu';
+import { useSiteFiles } from './useSiteFiles';
 import { useSiteComponents, type SiteComponent } from './useSiteComponents';
 
 const Preview = lazy(() => import('../preview/Preview'));
@@ -138,9 +140,10 @@ export function StyleBench({
   const headRow = rowNamed(selection.head.row);
   const besides = headRow && EDITOR_ROWS[headRow.editor];
   const also = useMemo(() => besides && { part: selection.head.part, rows: besides }, [besides, selection.head.part]);
+  const files = useSiteFiles(site.id);
   const query = useMemo(
-    (): SheetQuery => ({ viewport, place, unfolded, whole: searching ? unfolded : whole, added, also }),
-    [viewport, place, unfolded, whole, added, also, searching],
+    (): SheetQuery => ({ viewport, place, unfolded, whole: searching ? unfolded : whole, added, also, files }),
+    [viewport, place, unfolded, whole, added, also, searching, files],
   );
   const field = useRef<HTMLInputElement>(null);
   const grid = useRef<HTMLDivElement>(null);
@@ -255,6 +258,25 @@ export function StyleBench({
       editor.set(changes, name, gesture);
     });
   });
+  const setAt = useSteady((width: 'medium' | 'narrow', values: Readonly<Record<string, string>>) => {
+    editor.setAt(
+      width,
+      [{ address: active.head, values }],
+      `${cellsName(kind, [active.head])}, up to ${site.bounds[width]} pixels`,
+    );
+    toaster.create({ title: `Set up to ${site.bounds[width]} pixels.`, action: { label: 'Undo', onClick: undo } });
+  });
+  const cellSite = useMemo(
+    (): CellSite => ({
+      siteId: site.id,
+      component: ref,
+      part: active.head.part,
+      column: active.head.column,
+      lookNow,
+      setAt,
+    }),
+    [site.id, ref, active.head.part, active.head.column, lookNow, setAt],
+  );
   const clear = useSteady(() => editor.clear(selected));
   const mute = useSteady(() => {
     if (!editor.toggleMuted(selected)) toaster.create({ title: 'Nothing is set by you here.' });
@@ -604,39 +626,41 @@ export function StyleBench({
         ) : null}
       </main>
       <aside className="editor" aria-label="Editor">
-        {sheet && sheetRow && cell?.applies ? (
-          <Editor
-            kind={kind}
-            component={ref}
-            sheet={sheet}
-            lookNow={lookNow}
-            query={query}
-            viewport={viewport}
-            address={active.head}
-            row={sheetRow.row}
-            cell={cell}
-            selectedCount={selected.length}
-            colours={colours.data ?? NO_COLOURS}
-            families={fonts.data ?? NO_FAMILIES}
-            words={partWords}
-            field={field}
-            partNote={partNote}
-            onChange={setSelected}
-            onClear={clear}
-            onMute={mute}
-            onTake={takeAlong}
-            onLeave={backToGrid}
-          />
-        ) : sheet && part ? (
-          <>
-            <p className="follows">
-              {shown.length
-                ? `${part.label} is never in this state. Choose another cell.`
-                : 'Unfold a part to style it.'}
-            </p>
-            {partNote}
-          </>
-        ) : null}
+        <CellSiteContext value={cellSite}>
+          {sheet && sheetRow && cell?.applies ? (
+            <Editor
+              kind={kind}
+              component={ref}
+              sheet={sheet}
+              lookNow={lookNow}
+              query={query}
+              viewport={viewport}
+              address={active.head}
+              row={sheetRow.row}
+              cell={cell}
+              selectedCount={selected.length}
+              colours={colours.data ?? NO_COLOURS}
+              families={fonts.data ?? NO_FAMILIES}
+              words={partWords}
+              field={field}
+              partNote={partNote}
+              onChange={setSelected}
+              onClear={clear}
+              onMute={mute}
+              onTake={takeAlong}
+              onLeave={backToGrid}
+            />
+          ) : sheet && part ? (
+            <>
+              <p className="follows">
+                {shown.length
+                  ? `${part.label} is never in this state. Choose another cell.`
+                  : 'Unfold a part to style it.'}
+              </p>
+              {partNote}
+            </>
+          ) : null}
+        </CellSiteContext>
       </aside>
       <Suspense>
         {dialog === 'commands' ? <CommandPalette commands={commands} onClose={closeDialog} /> : null}

@@ -10,6 +10,8 @@ export interface LookEditor {
   readonly history: History;
   readonly look: Look;
   readonly set: (changes: readonly CellChange[], name: string, gesture?: string) => void;
+  /** Sets cells under another width than the one in hand. */
+  readonly setAt: (viewport: 'medium' | 'narrow', changes: readonly CellChange[], name: string) => void;
   /** What a cell holds in the look in hand, whether or not the sheet shows it yet. */
   readonly own: (cell: CellAddress) => Readonly<Record<string, string>> | undefined;
   readonly clear: (cells: readonly CellAddress[]) => void;
@@ -77,6 +79,8 @@ export function useLookEditor(
       set: (changes, name, gesture) => {
         if (changes.length) change(commands.setCells(look, changes, parts, place, rowNamed), name, gesture);
       },
+      setAt: (viewport, changes, name) =>
+        change(commands.setCells(look, changes, parts, { ...place, viewport }, rowNamed), name),
       own: (address) => commands.ownValues(look, address, parts, place, rowNamed),
       clear: (cells) => {
         const next = commands.setCells(

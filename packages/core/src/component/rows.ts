@@ -168,6 +168,7 @@ export const ROWS: readonly Row[] = [
   edited('family', one('Text', 'Font', 'font-family')),
   number('Text', 'Size of text', 'font-size', SIZE),
   number('Text', 'Weight', 'font-weight', { unit: '', least: 1, most: 1000, step: 50 }, '400 500 600 700 800'),
+  one('Text', 'Axes of the font', 'font-variation-settings'),
   choice('Text', 'Slant', 'font-style', 'normal italic'),
   number('Text', 'Line height', 'line-height', { unit: '', least: 0, step: 0.05 }, 'normal'),
   number('Text', 'Letter spacing', 'letter-spacing', { unit: 'em', step: 0.01 }, 'normal'),

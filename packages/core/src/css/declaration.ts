@@ -8,15 +8,9 @@ import type { Declaration, Place } from './sheet.js';
 import { SHORTHANDS } from './shorthand/index.js';
 import { isValidValue } from './validity.js';
 import { MATHS } from './values/calc.js';
+import { CSS_WIDE } from './wide.js';
 
-export const CSS_WIDE: ReadonlySet<string> = new Set([
-  'inherit',
-  'initial',
-  'unset',
-  'revert',
-  'revert-layer',
-  'revert-rule',
-]);
+export { CSS_WIDE } from './wide.js';
 
 const SUBSTITUTION = /(^|[^-\w])(var|env)\(/i;
 

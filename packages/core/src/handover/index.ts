@@ -10,3 +10,4 @@ export { bareRules, comment, printBare, printPlans } from './print.js';
 export { prove, asLastSheet, type Proof, type ProofFailure } from './proof.js';
 export { environmentCases, type EnvironmentCase } from './environments.js';
 export { standardScrollbar } from './scrollbar.js';
+export { familiesOf, fontFaces, fontsOf, type FontFile } from './font-faces.js';

@@ -4,6 +4,7 @@ import type { StateColumn } from '../component/kind.js';
 import type { Row } from '../component/rows.js';
 import { columnFor, setBits, shownBits } from '../component/states.js';
 import type { Applied } from '../css/applied.js';
+import { CSS_WIDE } from '../css/wide.js';
 import { printShorthand } from '../css/shorthand/print.js';
 import { CARRIED, type StateBits } from '../css/selector/states.js';
 import type { ElementStyle } from '../css/styles.js';
@@ -34,7 +35,9 @@ export function rowText(row: Row, text: (property: string) => string): string | 
   if (row.properties.length === 1) return text(row.properties[0]!);
   const first = text(row.properties[0]!);
   if (row.properties.every((property) => text(property) === first)) {
-    return row.shorthand === 'border-radius' && /\s/.test(first) ? printShorthand(row.shorthand, text) : first;
+    const means = row.shorthand === 'border-radius' ? /\s/.test(first) : row.shorthand === 'background-position';
+    // One term alone would mean something else there, unless it is a word for any property.
+    return means && !CSS_WIDE.has(first) ? printShorthand(row.shorthand!, text) : first;
   }
   return (row.shorthand && printShorthand(row.shorthand, text)) || undefined;
 }

@@ -13,6 +13,8 @@ import type { ElementStyle } from '../css/styles.js';
 import {
   asLastSheet,
   environmentCases,
+  fontFaces,
+  fontsOf,
   planHandover,
   bareRules,
   printBare,
@@ -21,6 +23,7 @@ import {
   settingsFor,
   standardScrollbar,
   type EnvironmentCase,
+  type FontFile,
   type Plan,
   type PlanInput,
   type PlannedException,
@@ -837,8 +840,12 @@ export class ComponentSession {
     return environmentCases(this.page.sheets, DESKTOP, { widths, scheme });
   }
 
-  /** The CSS that gives the look on the site, and its proof in every state and environment. */
-  handover(look: Look = EMPTY_LOOK, name = this.kind.label): HandoverResult {
+  /**
+   * The CSS that gives the look on the site, and its proof in every state and environment.
+   *
+   * @param fonts files that the site has for families; the rules of those that the look names stand first
+   */
+  handover(look: Look = EMPTY_LOOK, name = this.kind.label, fonts: readonly FontFile[] = []): HandoverResult {
     const { pageId } = this.options;
     const cases = this.casesFor(look);
     const used = this.parts.filter(({ part }) => activeSettings(look).some((setting) => setting.part === part.name));
@@ -851,6 +858,8 @@ export class ComponentSession {
     const plans = plan({ bounds: this.bounds }, () => ({}));
     let css = printPlans(plans, name);
     if (this.kind.name === 'scrollbar' && css) css += `\n${this.standardBar(look)}`;
+    const faces = fontFaces(fontsOf(look, fonts));
+    if (faces && css) css = `${faces}\n\n${css}`;
     const pagePlans =
       pageId === undefined
         ? []

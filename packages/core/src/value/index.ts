@@ -4,3 +4,4 @@ export * from './gradient.js';
 export * from './quantity.js';
 export * from './shadow.js';
 export * from './transition.js';
+export * from './layers.js';

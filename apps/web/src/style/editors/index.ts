@@ -19,5 +19,7 @@ export const EDITORS: Readonly<Partial<Record<RowEditor, ComponentType<EditorPro
 export const EDITOR_ROWS: Readonly<Partial<Record<RowEditor, readonly string[]>>> = {
   box: ['margin', 'border-width', 'padding', 'width', 'height'],
   radius: ['border-radius'],
+  layers: ['background', 'background-size', 'background-position', 'background-repeat'],
+  family: ['font-size', 'font-weight', 'font-style', 'font-variation-settings'],
   transition: ['transition-property', 'transition-duration', 'transition-timing-function', 'transition-delay'],
 };

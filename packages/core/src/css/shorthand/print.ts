@@ -62,11 +62,12 @@ const whiteSpace: Printer = (text) => {
 };
 
 const position: Printer = (text) => {
+  const across = text('background-position-x').split(', ');
   const down = text('background-position-y').split(', ');
-  return text('background-position-x')
-    .split(', ')
-    .map((x, i) => `${x} ${down[i]}`)
-    .join(', ');
+  const count = Math.max(across.length, down.length);
+  return Array.from({ length: count }, (_pair, i) => `${across[i % across.length]} ${down[i % down.length]}`).join(
+    ', ',
+  );
 };
 
 /** How CSSOM prints a shorthand of a computed style; those that owners ask for most. */
