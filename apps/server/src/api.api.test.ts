@@ -169,6 +169,36 @@ describe('bringing a page', () => {
   });
 });
 
+describe('changes of a page', () => {
+  it('are put into the page that is given out, and taken out again', async () => {
+    const page = await upload('Changed');
+    const change = {
+      kind: null,
+      name: 'Go',
+      locator,
+      place: 'after',
+      html: '<b class="new" onclick="x()">New</b><script>x()</script>',
+      css: '.new { color: red }',
+      before: null,
+    };
+    const add = (body: object) => api().post(`/api/pages/${page.id}/changes`).send(body);
+    const changed = pageSchema.parse((await add(change).expect(201)).body);
+    // Nothing in it may run, as with the page itself.
+    expect(changed.version.html).toContain('<a class="go" href="#">Go</a><b class="new">New</b></body>');
+    expect(changed.version.html).toContain('<style>.new { color: red }</style></head>');
+    expect(changed.version.edition).not.toBe(page.version.edition);
+    expect(changed.version.id).toBe(page.version.id);
+    const gone = { ...change, locator: { ...locator, selector: '.nowhere', classes: ['x'], text: 'y', tag: 'i' } };
+    expect(problemSchema.parse((await add(gone).expect(422)).body).title).toBe('That place is not on the page');
+    const id = changed.version.changes[0]!.id;
+    const back = pageSchema.parse((await api().delete(`/api/pages/${page.id}/changes/${id}`).expect(200)).body);
+    expect(back.version).toEqual(page.version);
+    const again = await api().post(`/api/pages/${page.id}/changes/${id}/restore`).expect(200);
+    expect(pageSchema.parse(again.body).version).toEqual(changed.version);
+    await api().delete(`/api/pages/${page.id}/changes/${page.id}`).expect(404);
+  });
+});
+
 describe('keeping a look', () => {
   const save = (component: Component, baseRevision: number, value: string, saveId: string = randomUUID()) =>
     api()

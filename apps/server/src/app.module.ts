@@ -11,6 +11,7 @@ import { readConfig } from './config.js';
 import { DatabaseModule } from './database/database.module.js';
 import { HealthController } from './health/health.controller.js';
 import { ProblemFilter } from './http/problem.filter.js';
+import { ChangesController } from './pages/changes.controller.js';
 import { PagesController } from './pages/pages.controller.js';
 import { PagesService } from './pages/pages.service.js';
 import { DemoSeeder } from './sites/demo-seeder.js';
@@ -28,6 +29,7 @@ import { SitesService } from './sites/sites.service.js';
     HealthController,
     SitesController,
     PagesController,
+    ChangesController,
     ComponentsController,
     AssetsController,
     SiteAssetsController,

@@ -1,4 +1,5 @@
 export * from './asset.js';
+export * from './change.js';
 export * from './look.js';
 export * from './problem.js';
 export * from './site.js';

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { pageChangeSchema } from './change.js';
 import { lookSchema, locatorSchema } from './look.js';
 
 const instant = z.iso.datetime();
@@ -97,6 +98,9 @@ export const pageVersionSchema = z.object({
   removed: removedSchema,
   /** What the owner should know: things left out, files that were asked for and not found. */
   notes: z.array(z.string()),
+  /** Names the version together with the changes that its HTML has. */
+  edition: z.string(),
+  changes: z.array(pageChangeSchema),
 });
 export type PageVersion = z.infer<typeof pageVersionSchema>;
 

@@ -9,6 +9,8 @@ export { COLOUR_FORMATS, formatColour, formatOf, type ColourFormat } from './col
 export * from './colour/rgba.js';
 export { siteSelectors, type FoundComponent } from './component/find.js';
 export * from './component/kind.js';
+export * from './page/as-control.js';
+export * from './page/change.js';
 export { KINDS, kindNamed } from './component/kinds/index.js';
 export { ROWS, ROW_GROUPS, rowNamed, type RowAmount, type RowEditor } from './component/rows.js';
 export { columnFor, columnNamed, setBits, shownBits, STATE_COLUMNS } from './component/states.js';
@@ -32,6 +34,7 @@ export { DEFAULT_BOUNDS, type ViewportBounds } from './look/conditions.js';
 export * from './look/model.js';
 export { labelledControl } from './page/label.js';
 export { locate, locatorFor, selectAll, type Located, type Locator } from './page/locator.js';
+export { TOUCHED_STATES } from './page/frame.js';
 export { markersFor, markerOf, MARKED_STATES, ORDER_ATTRIBUTE } from './page/markers.js';
 export { MAX_DEPTH, MAX_ELEMENTS, PageTooLargeError, parseHtml } from './page/parse-html.js';
 export { pageReferences, sheetReferences } from './page/references.js';

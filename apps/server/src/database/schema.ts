@@ -1,4 +1,4 @@
-import type { SiteAsset } from '@retoque/contract';
+import type { PageChangeRecord, SiteAsset } from '@retoque/contract';
 import { sql } from 'drizzle-orm';
 import {
   customType,
@@ -125,6 +125,32 @@ export const pageVersions = pgTable(
       'cascade',
     ),
     foreignKey({ columns: [table.ownerId, table.htmlHash], foreignColumns: [blobs.ownerId, blobs.hash] }),
+  ],
+);
+
+/** Markup that owners add to pages or have in place of what is there; put in when a page is given out. */
+export const pageChanges = pgTable(
+  'page_changes',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    ownerId: ownerId(),
+    pageId: uuid('page_id').notNull(),
+    kind: text('kind'),
+    name: text('name').notNull(),
+    locator: jsonb('locator').$type<PageChangeRecord['locator']>().notNull(),
+    place: text('place', { enum: ['before', 'after', 'first', 'last', 'instead'] }).notNull(),
+    html: text('html').notNull(),
+    css: text('css').notNull(),
+    before: text('before'),
+    createdAt: createdAt(),
+    deletedAt: deletedAt(),
+  },
+  (table) => [
+    unique().on(table.ownerId, table.id),
+    index().on(table.pageId),
+    foreignKey({ columns: [table.ownerId, table.pageId], foreignColumns: [pages.ownerId, pages.id] }).onDelete(
+      'cascade',
+    ),
   ],
 );
 

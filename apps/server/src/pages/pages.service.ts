@@ -1,12 +1,14 @@
 import { Injectable } from '@nestjs/common';
-import type { Page, PageVersion, SiteChoice } from '@retoque/contract';
+import type { AddChange, Page, SiteChoice } from '@retoque/contract';
+import { changePage } from '@retoque/core';
 import { and, desc, eq, isNotNull, isNull } from 'drizzle-orm';
 import { getTexts, putBlobs, type BroughtFile } from '../assets/blob-store.js';
 import { readConfig } from '../config.js';
 import type { OwnerScope } from '../database/owner-scope.js';
-import { pages, pageVersions } from '../database/schema.js';
+import { pageChanges, pages, pageVersions } from '../database/schema.js';
 import { notFound, problem } from '../http/problem.js';
 import { pageSummaries, SitesService } from '../sites/sites.service.js';
+import { changesOf, withChanges, type BareVersion } from './changes.js';
 import type { BroughtPage } from './import/bring.js';
 import { fromAddress } from './import/from-address.js';
 import { fromPaste, fromUpload, type UploadedFile } from './import/from-files.js';
@@ -39,15 +41,15 @@ export class PagesService {
   /** Fetches the page again; a new version follows when anything has changed. */
   async refresh(scope: OwnerScope, id: string, cancelled: AbortSignal): Promise<Page> {
     const page = await this.get(scope, id);
+    const current = await this.newestVersion(scope, id, page.address);
     if (page.source !== 'address') {
       throw problem('invalid', 422, 'That page has no address to fetch it from', 'Upload or paste it again instead.');
     }
     const brought = await fromAddress(page.address, readConfig().practiceOrigin, cancelled);
-    const same =
-      brought.html === page.version.html && JSON.stringify(brought.sheets) === JSON.stringify(page.version.sheets);
+    const same = brought.html === current.html && JSON.stringify(brought.sheets) === JSON.stringify(current.sheets);
     if (!same) {
       await scope.transaction(async (inner) => {
-        await this.addVersion(inner, id, page.version.number + 1, brought);
+        await this.addVersion(inner, id, current.number + 1, brought);
       });
     }
     return this.get(scope, id);
@@ -57,7 +59,8 @@ export class PagesService {
     const row = await scope.first(pages, and(eq(pages.id, id), isNull(pages.deletedAt)));
     if (!row) throw notFound('The page');
     const summary = (await pageSummaries(scope, [row.siteId])).find((page) => page.id === id)!;
-    return { ...summary, version: await this.newestVersion(scope, id, row.address) };
+    const version = await this.newestVersion(scope, id, row.address);
+    return { ...summary, version: withChanges(version, await changesOf(scope, id)) };
   }
 
   async remove(scope: OwnerScope, id: string): Promise<void> {
@@ -71,7 +74,37 @@ export class PagesService {
     return this.get(scope, id);
   }
 
-  private async newestVersion(scope: OwnerScope, pageId: string, address: string): Promise<PageVersion> {
+  /** @throws ProblemException 422 when the place is not on the page */
+  async addChange(scope: OwnerScope, id: string, change: AddChange): Promise<Page> {
+    const page = await this.get(scope, id);
+    const [fits] = changePage(page.version.html, [change]).applied;
+    if (!fits) {
+      throw problem(
+        'invalid',
+        422,
+        'That place is not on the page',
+        'Point at another element; the page itself cannot be replaced.',
+      );
+    }
+    await scope.insert(pageChanges, { ...change, pageId: id });
+    return this.get(scope, id);
+  }
+
+  async removeChange(scope: OwnerScope, id: string, changeId: string): Promise<Page> {
+    const live = and(eq(pageChanges.pageId, id), eq(pageChanges.id, changeId), isNull(pageChanges.deletedAt))!;
+    const [row] = await scope.update(pageChanges, { deletedAt: new Date() }, live);
+    if (!row) throw notFound('The change');
+    return this.get(scope, id);
+  }
+
+  async restoreChange(scope: OwnerScope, id: string, changeId: string): Promise<Page> {
+    const deleted = and(eq(pageChanges.pageId, id), eq(pageChanges.id, changeId), isNotNull(pageChanges.deletedAt))!;
+    const [row] = await scope.update(pageChanges, { deletedAt: null }, deleted);
+    if (!row) throw notFound('A change that was taken back, with that id,');
+    return this.get(scope, id);
+  }
+
+  private async newestVersion(scope: OwnerScope, pageId: string, address: string): Promise<BareVersion> {
     const version = await scope.first(pageVersions, eq(pageVersions.pageId, pageId), {
       orderBy: desc(pageVersions.number),
     });

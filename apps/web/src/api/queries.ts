@@ -5,12 +5,14 @@ import {
   savedLookSchema,
   siteListSchema,
   siteSchema,
+  type AddChange,
   type AddTrial,
   type ChangeSite,
   type Component,
   type FromAddress,
   type FromPaste,
   type OpenComponent,
+  type Page,
   type SaveLook,
   type SiteChoice,
 } from '@retoque/contract';
@@ -86,6 +88,26 @@ export function useRefreshPage(id: string) {
       return client.invalidateQueries({ queryKey: ['sites'] });
     },
   });
+}
+
+/** Changes of a page's markup; each answer is the page as it then is. */
+export function usePageChanges(id: string) {
+  const client = useQueryClient();
+  const onSuccess = (page: Page) => {
+    client.setQueryData(pageQuery(id).queryKey, page);
+  };
+  const path = `/pages/${id}/changes`;
+  return {
+    add: useMutation({ mutationFn: (body: AddChange) => call(pageSchema, path, { method: 'POST', body }), onSuccess }),
+    remove: useMutation({
+      mutationFn: (changeId: string) => call(pageSchema, `${path}/${changeId}`, { method: 'DELETE' }),
+      onSuccess,
+    }),
+    restore: useMutation({
+      mutationFn: (changeId: string) => call(pageSchema, `${path}/${changeId}/restore`, { method: 'POST' }),
+      onSuccess,
+    }),
+  };
 }
 
 export function useRemoval(what: 'sites' | 'pages') {

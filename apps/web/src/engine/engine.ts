@@ -1,7 +1,7 @@
 import type { Page } from '@retoque/contract';
 import { useQuery } from '@tanstack/react-query';
 import { proxy, wrap, type Remote } from 'comlink';
-import type { Engine, FramesListener } from './protocol';
+import type { Engine, EnginePage, FramesListener } from './protocol';
 
 /** The worker that computes; started when a page is first opened. */
 let remote: Remote<Engine> | undefined;
@@ -33,16 +33,26 @@ export function surveyEngine(): Remote<Engine> {
   return surveyor;
 }
 
-/** Opens a page in the worker; resolves to its version once it is parsed there. */
+/** What the worker needs of a page, under the name of its version with the changes that were made to it. */
+export const enginePage = ({ version }: Page): EnginePage => {
+  const { edition, html, address, sheets, assets } = version;
+  return { id: edition, html, address, sheets, assets };
+};
+
+/**
+ * Opens a page in the worker; resolves to its edition once it is parsed there. While a change of the page is on its
+ * way the edition before it stays.
+ */
 export function useOpenedPage(page: Page | undefined) {
   return useQuery({
-    queryKey: ['engine', 'open', page?.version.id],
+    queryKey: ['engine', 'open', page?.version.edition],
     enabled: page !== undefined,
     staleTime: Infinity,
+    placeholderData: (before: { versionId: string; title: string } | undefined) =>
+      before?.versionId.split('+')[0] === page?.version.id ? before : undefined,
     queryFn: async () => {
-      const { id, html, address, sheets, assets } = page!.version;
-      const { title } = await engine().open({ id, html, address, sheets, assets });
-      return { versionId: id, title };
+      const { title } = await engine().open(enginePage(page!));
+      return { versionId: page!.version.edition, title };
     },
   });
 }

@@ -21,6 +21,14 @@ import type { PageVersion } from '@retoque/contract';
 /** What the worker needs of a page version; it is parsed there once and stays there. */
 export type EnginePage = Pick<PageVersion, 'id' | 'html' | 'address' | 'sheets' | 'assets'>;
 
+/** An element of a page that new markup goes beside, or in place of. */
+export interface PagePlace {
+  readonly locator: Locator;
+  /** The element in a few words. */
+  readonly name: string;
+  readonly html: string;
+}
+
 /** A component that is kept, with the look that it wears. */
 export interface KeptLook {
   readonly kind: string;
@@ -67,6 +75,8 @@ export interface OpenedComponent {
   readonly outcome: 'matched' | 'moved';
   readonly order: number;
   readonly reach: number;
+  /** True for text that is made to look like a button. */
+  readonly isImposter: boolean;
 }
 
 /** Where and how much of the sheet is wanted. */
@@ -176,7 +186,8 @@ export interface Engine {
     bounds: ViewportBounds,
     looks: readonly KeptLook[],
   ): Promise<FoundWithChecks[]>;
-  liveFrame(versionId: string): Promise<string>;
+  /** @param touch true for a page that is touched as on a phone */
+  liveFrame(versionId: string, touch?: boolean): Promise<string>;
   /** The look as CSS with real states, for every width, behind the looks that reach wider. */
   liveCss(component: ComponentRef, look: Look): Promise<string>;
   stillFrame(
@@ -223,6 +234,12 @@ export interface Engine {
   trySelector(versionId: string, selector: string): Promise<SelectorAnswer>;
   /** A selector for an element that was pointed at. */
   selectorOf(component: ComponentRef, order: number): Promise<string>;
+  /** @throws when the page's source does not write the element out */
+  placeAt(versionId: string, order: number): Promise<PagePlace>;
+  /** Where the pictures of a page are served, by the absolute addresses that its HTML means. */
+  pictures(versionId: string): Promise<{ base: string; served: ReadonlyMap<string, string> }>;
+  /** The HTML of an element as a link or a button, and as it is. */
+  asControl(versionId: string, order: number, tag: 'a' | 'button'): Promise<{ html: string; before: string }>;
   handover(component: ComponentRef, look: Look, name: string): Promise<HandoverAnswer>;
   siteColours(versionId: string): Promise<SiteColour[]>;
   /** Font families that the site's sheets name or load, as CSS text. */

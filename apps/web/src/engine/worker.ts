@@ -1,9 +1,13 @@
 import {
+  asControl,
+  baseOf,
   ComponentSession,
   DESKTOP,
   EMPTY_LOOK,
   fontFaces,
   InvalidSelectorError,
+  isImposter,
+  locatorFor,
   PageSession,
   resolveAddress,
   rewriteUrls,
@@ -14,7 +18,9 @@ import {
   siteFamilies,
   siteFonts,
   siteSelectors,
+  sourceOf,
   stateWords,
+  textOf,
   VIEWPORTS,
   type EditingPlace,
   type Environment,
@@ -222,9 +228,9 @@ const engine: Engine = {
     });
   },
 
-  async liveFrame(versionId) {
+  async liveFrame(versionId, touch = false) {
     const { page, session } = opened(versionId);
-    return session.frame({ still: false, ...assetsOf(page) });
+    return session.frame({ still: false, touch, ...assetsOf(page) });
   },
 
   async liveCss(ref, look) {
@@ -270,6 +276,7 @@ const engine: Engine = {
       outcome: session.located.outcome as 'matched' | 'moved',
       order: session.element.order,
       reach: session.located.elements.length,
+      isImposter: session.kind.name === 'button' && isImposter(session.element),
     };
   },
 
@@ -334,6 +341,34 @@ const engine: Engine = {
     const root = sessionOf(ref).selector;
     const own = siteSelectors(element, session.stylesFor());
     return own.find((selector) => selector.startsWith(root)) ?? own[0] ?? pathSelector(element);
+  },
+
+  async placeAt(versionId, order) {
+    const { page, session } = opened(versionId);
+    const element = session.tree.elements[order];
+    const html = sourceOf(page.html, order);
+    if (!element || html === undefined) throw new Error('Nothing can be put there. Point at another element.');
+    const own = siteSelectors(element, session.stylesFor());
+    const selector = own.find((item) => selectAll(session.tree, item).length === 1) ?? pathSelector(element);
+    const name = textOf(element).slice(0, 60) || element.attributes.get('aria-label') || element.name;
+    return { locator: locatorFor(element, selector), name, html };
+  },
+
+  async pictures(versionId) {
+    const { page, session } = opened(versionId);
+    const { assetAt } = assetsOf(page);
+    const addresses = [...page.assets.map(({ address }) => address)];
+    return {
+      base: baseOf(session.tree, page.address),
+      served: new Map(addresses.map((address) => [address, assetAt(address)!])),
+    };
+  },
+
+  async asControl(versionId, order, tag) {
+    const before = sourceOf(opened(versionId).page.html, order) ?? '';
+    const html = asControl(before, tag);
+    if (html === undefined) throw new Error('There is nothing there to make a control of.');
+    return { html, before };
   },
 
   async handover(ref, look, name) {

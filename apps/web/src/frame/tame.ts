@@ -1,3 +1,5 @@
+import { markerOf } from '@retoque/core';
+
 /**
  * Lets a live page be pointed at, focused, pressed and typed into, and keeps it from going anywhere. What a page's own
  * scripts would do on a click, which never run here, is done where its markup says it: a control with `aria-controls`
@@ -40,5 +42,22 @@ export function slowDown(document: Document, speed: number): () => void {
   return () => {
     document.removeEventListener('transitionrun', apply, true);
     document.removeEventListener('animationstart', apply, true);
+  };
+}
+
+/** Marks what was touched last, and all around it, as hovered: so phones do, until something else is touched. */
+export function hoverByTouch(document: Document): () => void {
+  const marker = markerOf('hover');
+  const clear = () => {
+    for (const node of document.querySelectorAll(`[${marker}]`)) node.removeAttribute(marker);
+  };
+  const touch = (event: Event) => {
+    clear();
+    for (let node = event.target as Element | null; node; node = node.parentElement) node.setAttribute(marker, '');
+  };
+  document.addEventListener('click', touch, true);
+  return () => {
+    document.removeEventListener('click', touch, true);
+    clear();
   };
 }

@@ -1,7 +1,7 @@
 import { Box, Flex } from '@chakra-ui/react';
 import { useQuery } from '@tanstack/react-query';
-import { Check, Copy, Download } from 'lucide-react';
-import { lazy, Suspense, useState } from 'react';
+import { Download } from 'lucide-react';
+import { lazy, Suspense } from 'react';
 import { useParams } from 'react-router';
 import { componentQuery, componentsQuery, pageQuery, siteQuery } from '../api/queries';
 import { siteAssetsQuery } from '../assets/queries';
@@ -11,9 +11,11 @@ import { AppBar } from '../shell/AppBar';
 import { Busy } from '../shell/Busy';
 import { Notice } from '../shell/Notice';
 import { handoverPath, stylePath, surveyPath } from '../shell/paths';
-import { toaster } from '../shell/toasts';
 import { keptLooks } from '../style/kept';
+import { changeHolding } from '../anew/change-of';
+import { CopyButton } from './CopyButton';
 import { Files } from './Files';
+import { Markup } from './Markup';
 import { useSiteFiles } from '../style/useSiteFiles';
 import { useDocumentTitle } from '../shell/useDocumentTitle';
 import { Button } from '../theme/Button';
@@ -58,11 +60,13 @@ export function HandoverScreen() {
         component.data!.name,
       ),
   });
+  const answer = handover.data;
   const named = (assets.data ?? []).filter(({ address }) =>
     `${handover.data?.css}${handover.data?.pageCss}`.includes(address),
   );
+  const change = component.data && changeHolding(page.data?.version.changes ?? [], component.data.locator.selector);
+  const css = answer && [change?.css, answer.css].filter(Boolean).join('\n\n');
   const error = site.error ?? page.error ?? component.error ?? opened.error ?? handover.error;
-  const answer = handover.data;
   return (
     <Flex direction="column" minHeight="100%">
       <AppBar
@@ -83,7 +87,7 @@ export function HandoverScreen() {
           </Box>
         ) : !answer ? (
           <Busy>Writing the CSS and proving it</Busy>
-        ) : !answer.css && !answer.pageCss ? (
+        ) : !css && !answer.pageCss && !change ? (
           <Box mt="14px">
             <Notice>Nothing is changed yet. Set a value on the Style screen, and its CSS appears here.</Notice>
           </Box>
@@ -94,10 +98,11 @@ export function HandoverScreen() {
             </Box>
             <Proof answer={answer} />
             <Files files={named} />
-            {answer.css ? (
+            {change ? <Markup change={change} /> : null}
+            {css ? (
               <Code
-                title={answer.pageCss ? 'For every page' : undefined}
-                css={answer.css}
+                title={answer.pageCss ? 'For every page' : change ? 'The CSS' : undefined}
+                css={css}
                 file={fileName(component.data!.name)}
               />
             ) : null}
@@ -124,7 +129,7 @@ function Code({ title, css, file }: { title: string | undefined; css: string; fi
         </Box>
       ) : null}
       <Flex gap="8px" mb="10px">
-        <CopyButton css={css} />
+        <CopyButton text={css} label="Copy the CSS" />
         <Button onClick={() => download(css, file)}>
           <Download aria-hidden="true" />
           Download {file}
@@ -166,27 +171,6 @@ function Proof({ answer }: { answer: HandoverAnswer }) {
         ))}
       </Box>
     </Notice>
-  );
-}
-
-function CopyButton({ css }: { css: string }) {
-  const [done, setDone] = useState(false);
-  const copy = async () => {
-    try {
-      await navigator.clipboard.writeText(css);
-      setDone(true);
-      setTimeout(() => setDone(false), 2500);
-    } catch {
-      toaster.create({
-        title: 'The browser does not allow copying here. Download the file, or select the text and copy it.',
-      });
-    }
-  };
-  return (
-    <Button variant="solid" onClick={() => void copy()}>
-      {done ? <Check aria-hidden="true" /> : <Copy aria-hidden="true" />}
-      {done ? 'Copied' : 'Copy the CSS'}
-    </Button>
   );
 }
 

@@ -11,9 +11,10 @@ import { VIEWPORT_CHOICES } from '../shell/viewports';
 import { Button } from '../theme/Button';
 import { PreviewFrame } from './PreviewFrame';
 import { Wipe } from './Wipe';
+import { Wording } from './Wording';
 
 const SLOW = 0.2;
-type Mode = 'live' | 'wipe' | 'beside';
+type Mode = 'live' | 'wipe' | 'beside' | 'wording';
 
 /** The component on its whole page: to be tried with pointer and keyboard, or as it is beside as it will be. */
 export default function Preview({
@@ -25,6 +26,9 @@ export default function Preview({
   place,
   look,
   order,
+  root,
+  keeping,
+  onKeep,
   onClose,
 }: {
   name: string;
@@ -37,6 +41,11 @@ export default function Preview({
   look: Look;
   /** Of the element that stands for the part, in the document. */
   order: number;
+  /** The component itself, in the document. */
+  root: number;
+  keeping: boolean;
+  /** Has other markup in the component's place. */
+  onKeep: (html: string, before: string) => void;
   onClose: () => void;
 }) {
   const [mode, setMode] = useState<Mode>('live');
@@ -44,10 +53,13 @@ export default function Preview({
   const [state, setState] = useState(column);
   const [slow, setSlow] = useState(false);
   const [wipe, setWipe] = useState(50);
+  const [touch, setTouch] = useState(false);
+  const [markup, setMarkup] = useState<string>();
+  const touched = mode === 'live' && touch;
   const live = useQuery({
-    queryKey: ['engine', 'live', component.versionId],
+    queryKey: ['engine', 'live', component.versionId, ...(touched ? ['touch'] : [])],
     staleTime: Infinity,
-    queryFn: () => engine().liveFrame(component.versionId),
+    queryFn: () => engine().liveFrame(component.versionId, touched),
   });
   const css = useQuery({
     queryKey: ['engine', 'live-css', refKey(component), look],
@@ -59,6 +71,19 @@ export default function Preview({
     enabled: mode !== 'live',
     staleTime: Infinity,
     queryFn: () => engine().stillFrame(component, part, state, viewport, look.exceptions, place),
+  });
+  const own = useQuery({
+    queryKey: ['engine', 'place', component.versionId, root],
+    enabled: mode === 'wording',
+    staleTime: Infinity,
+    retry: false,
+    queryFn: () => engine().placeAt(component.versionId, root),
+  });
+  const pictures = useQuery({
+    queryKey: ['engine', 'pictures', component.versionId],
+    enabled: mode === 'wording',
+    staleTime: Infinity,
+    queryFn: () => engine().pictures(component.versionId),
   });
   // With markers in place of states, as still pages have them.
   const after = useMemo(() => markStates(css.data ?? ''), [css.data]);
@@ -76,7 +101,7 @@ export default function Preview({
     </PreviewFrame>
   );
   return (
-    <Dialog.Root open onOpenChange={({ open }) => !open && onClose()}>
+    <Dialog.Root open closeOnInteractOutside={false} onOpenChange={({ open }) => !open && onClose()}>
       <Portal>
         <Dialog.Backdrop />
         <Dialog.Positioner padding={{ base: '0!', md: '18px!' }}>
@@ -92,16 +117,23 @@ export default function Preview({
                   { value: 'live', label: 'Live', hint: 'Point at it, focus it, press it' },
                   { value: 'wipe', label: 'Before and after', hint: 'One over the other' },
                   { value: 'beside', label: 'Side by side' },
+                  { value: 'wording', label: 'Wording', hint: 'Other texts, order and links' },
                 ]}
                 onChange={setMode}
               />
               <Segments label="Width of the page" value={viewport} choices={VIEWPORT_CHOICES} onChange={setViewport} />
               {mode === 'live' ? (
-                <label className="check-line">
-                  <input type="checkbox" checked={slow} onChange={(event) => setSlow(event.target.checked)} />
-                  Slow motion
-                </label>
-              ) : (
+                <>
+                  <label className="check-line">
+                    <input type="checkbox" checked={slow} onChange={(event) => setSlow(event.target.checked)} />
+                    Slow motion
+                  </label>
+                  <label className="check-line" title="Nothing hovers but what was touched last, as on a phone">
+                    <input type="checkbox" checked={touch} onChange={(event) => setTouch(event.target.checked)} />
+                    Touch
+                  </label>
+                </>
+              ) : mode === 'wording' ? null : (
                 <select aria-label="State" value={state} onChange={(event) => setState(event.target.value)}>
                   {columns.map((item) => (
                     <option key={item.name} value={item.name}>
@@ -117,8 +149,34 @@ export default function Preview({
               </Button>
             </Dialog.CloseTrigger>
             <div className="preview-stage" data-mode={mode}>
-              {mode === 'live' ? (
+              {mode === 'wording' ? (
+                <>
+                  <PreviewFrame
+                    html={live.data}
+                    css={css.data ?? ''}
+                    order={root}
+                    viewport={viewport}
+                    title="The page with other words"
+                    live
+                    speed={1}
+                    markup={markup}
+                    pictures={pictures.data}
+                  />
+                  {own.data ? (
+                    <Wording
+                      html={own.data.html}
+                      busy={keeping}
+                      onChange={setMarkup}
+                      onKeep={(html) => onKeep(html, own.data.html)}
+                    />
+                  ) : (
+                    <p className="small">{own.error?.message ?? 'Reading the component…'}</p>
+                  )}
+                </>
+              ) : mode === 'live' ? (
                 <PreviewFrame
+                  key={touched ? 'touch' : 'pointer'}
+                  touch={touched}
                   html={live.data}
                   css={css.data ?? ''}
                   order={order}

@@ -1,9 +1,9 @@
-import type { ViewportName } from '@retoque/core';
+import { markStates, TOUCHED_STATES, type ViewportName } from '@retoque/core';
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { makeSheet, putSheets } from '../frame/frame-sheets';
 import { elementIn } from '../frame/geometry';
 import { SafeFrame } from '../frame/SafeFrame';
-import { slowDown, tame } from '../frame/tame';
+import { hoverByTouch, slowDown, tame } from '../frame/tame';
 import { useStage } from '../shell/useStage';
 
 /** A whole page with a look on it, the component in view, as large as there is room. */
@@ -15,6 +15,9 @@ export function PreviewFrame({
   title,
   live,
   speed,
+  touch = false,
+  markup,
+  pictures,
   children,
 }: {
   html: string | undefined;
@@ -26,6 +29,12 @@ export function PreviewFrame({
   live: boolean;
   /** At which share of their speed changes are played. */
   speed: number;
+  /** It is touched as on a phone: what was touched last hovers, and nothing else. */
+  touch?: boolean;
+  /** HTML in place of the element that is in view. */
+  markup?: string | undefined;
+  /** Where the pictures of that HTML are served. */
+  pictures?: { readonly base: string; readonly served: ReadonlyMap<string, string> } | undefined;
   children?: ReactNode;
 }) {
   const frame = useRef<HTMLIFrameElement>(null);
@@ -34,15 +43,34 @@ export function PreviewFrame({
   useEffect(() => {
     const document = frame.current?.contentDocument;
     if (!loaded || !document) return;
-    const sheet = makeSheet(document, css);
+    const sheet = makeSheet(document, touch ? markStates(css, TOUCHED_STATES) : css);
     if (sheet) putSheets(document, 'look', [sheet]);
     elementIn(document, order)?.scrollIntoView({ block: 'center', behavior: 'instant' });
-  }, [loaded, css, order]);
+  }, [loaded, css, order, touch]);
+  const put = useRef<Element>(undefined);
+  useEffect(() => {
+    const document = frame.current?.contentDocument;
+    if (!loaded || !document || markup === undefined) return;
+    const before = put.current?.isConnected ? put.current : elementIn(document, order);
+    const template = document.createElement('template');
+    template.innerHTML = markup;
+    for (const image of template.content.querySelectorAll('[src], [srcset]')) {
+      const written = image.getAttribute('src') ?? '';
+      const at = URL.canParse(written, pictures?.base) ? new URL(written, pictures?.base).href : written;
+      image.removeAttribute('srcset');
+      image.setAttribute('src', pictures?.served.get(at) ?? 'data:,');
+    }
+    const next = template.content.firstElementChild;
+    if (!before || !next) return;
+    before.replaceWith(next);
+    put.current = next;
+  }, [loaded, markup, order, pictures]);
   useEffect(() => {
     const document = frame.current?.contentDocument;
     if (!loaded || !document || !live) return;
-    return tame(document);
-  }, [loaded, live]);
+    const ends = [tame(document), touch ? hoverByTouch(document) : undefined];
+    return () => ends.forEach((end) => end?.());
+  }, [loaded, live, touch]);
   useEffect(() => {
     const document = frame.current?.contentDocument;
     if (!loaded || !document || speed === 1) return;

@@ -62,7 +62,7 @@ export default function Pointing({
     };
   }, [loaded, onPick]);
   return (
-    <Dialog.Root open onOpenChange={({ open }) => !open && onClose()}>
+    <Dialog.Root open closeOnInteractOutside={false} onOpenChange={({ open }) => !open && onClose()}>
       <Portal>
         <Dialog.Backdrop />
         <Dialog.Positioner>

@@ -1,7 +1,9 @@
 import { Box, chakra, Input } from '@chakra-ui/react';
 import { kindNamed } from '@retoque/core';
+import { Plus } from 'lucide-react';
 import { useEffect, useRef, useState, type KeyboardEvent } from 'react';
 import type { PageSummary } from '@retoque/contract';
+import { Button } from '../theme/Button';
 import { Tally } from '../shell/Wedge';
 import type { SiteComponent } from './useSiteComponents';
 
@@ -33,6 +35,7 @@ export function Rail({
   currentSelector,
   currentKind,
   onPick,
+  onAdd,
 }: {
   components: readonly SiteComponent[];
   pages: readonly PageSummary[];
@@ -41,6 +44,8 @@ export function Rail({
   currentSelector: string | undefined;
   currentKind: string;
   onPick: (component: SiteComponent) => void;
+  /** Makes one anew. */
+  onAdd: () => void;
 }) {
   const [search, setSearch] = useState('');
   const field = useRef<HTMLInputElement>(null);
@@ -144,6 +149,12 @@ export function Rail({
           Looking at {pending} more {pending === 1 ? 'page' : 'pages'}…
         </Box>
       ) : null}
+      <Box padding="8px 10px 2px">
+        <Button variant="quiet" size="s" onClick={onAdd} title="A button, a form, a notice …, put on this page">
+          <Plus aria-hidden="true" />
+          Make one anew
+        </Button>
+      </Box>
       {components.length && !shown.length ? (
         <Box color="ink2" padding="8px 12px">
           Nothing is called “{search.trim()}”.

@@ -1,4 +1,4 @@
-import type { Component, LookData, Page, Site, Trial } from '@retoque/contract';
+import type { Component, LookData, Page, PageChangeRecord, Site, Trial } from '@retoque/contract';
 import {
   rowNamed,
   type EditingPlace,
@@ -21,7 +21,8 @@ import {
   type ClipboardEvent,
 } from 'react';
 import { useNavigate } from 'react-router';
-import { useAddTrial, useChangeComponent, useOpenComponent } from '../api/queries';
+import { changeHolding } from '../anew/change-of';
+import { useAddTrial, useChangeComponent, useOpenComponent, usePageChanges } from '../api/queries';
 import { engine } from '../engine/engine';
 import type { ComponentRef, SheetQuery } from '../engine/protocol';
 import { refKey } from '../engine/ref-key';
@@ -44,7 +45,9 @@ import { EditingBar, isBase, placeWords } from './EditingBar';
 import { Exceptions } from './Exceptions';
 import { Frames } from './Frames';
 import { PLAIN_VIEW, WIDTHS } from './frames-view';
+import { Imposter } from './Imposter';
 import { keptLooks } from './kept';
+import { MadeHere } from './MadeHere';
 import { PartNote } from './PartNote';
 import { PreviewButton } from './PreviewButton';
 import { Rail } from './Rail';
@@ -65,6 +68,7 @@ import { useSiteFiles } from './useSiteFiles';
 import { useSiteComponents, type SiteComponent } from './useSiteComponents';
 
 const Preview = lazy(() => import('../preview/Preview'));
+const AddComponent = lazy(() => import('../anew/AddComponent'));
 const CommandPalette = lazy(() => import('./CommandPalette'));
 const Pointing = lazy(() => import('./Pointing'));
 const Shortcuts = lazy(() => import('./Shortcuts'));
@@ -148,7 +152,7 @@ export function StyleBench({
   const field = useRef<HTMLInputElement>(null);
   const grid = useRef<HTMLDivElement>(null);
   const finder = useRef<HTMLInputElement>(null);
-  const [dialog, setDialog] = useState<'commands' | 'keys' | 'pointing' | 'preview'>();
+  const [dialog, setDialog] = useState<'commands' | 'keys' | 'pointing' | 'preview' | 'anew'>();
   const [pointed, setPointed] = useState<string>();
   const siteComponents = useSiteComponents(site.pages, kept, site.bounds);
 
@@ -382,6 +386,38 @@ export function StyleBench({
     [ref],
   );
 
+  const pageChanges = usePageChanges(page.id);
+  const takeBack = useSteady((change: PageChangeRecord, leave: boolean) =>
+    pageChanges.remove.mutate(change.id, {
+      onSuccess: () => {
+        toaster.create({
+          title: `“${change.name}” is off the page`,
+          action: { label: 'Undo', onClick: () => pageChanges.restore.mutate(change.id) },
+        });
+        if (leave) void navigate(surveyPath(site.id, page.id));
+      },
+      onError: tell,
+    }),
+  );
+  const putInstead = useSteady((html: string, before: string, words: string) =>
+    pageChanges.add.mutate(
+      { kind: null, name: component.name, locator: component.locator, place: 'instead', html, css: '', before },
+      {
+        onSuccess: () => {
+          setDialog(undefined);
+          toaster.create({ title: words });
+        },
+        onError: tell,
+      },
+    ),
+  );
+  const keepMarkup = useSteady((html: string, before: string) =>
+    putInstead(html, before, 'The page here has the new wording. Take the HTML along when you hand over.'),
+  );
+  const held = useMemo(
+    () => changeHolding(page.version.changes, component.locator.selector),
+    [page.version.changes, component.locator.selector],
+  );
   const chooseTrialOf = useSteady((id: string) => chooseTrial.mutate({ currentTrialId: id }, { onError: tell }));
   const tryAnother = useSteady(() => addTrial.mutate({ look: look as LookData, makeCurrent: true }, { onError: tell }));
 
@@ -448,6 +484,7 @@ export function StyleBench({
     showFrames();
   }, [untouched, showFrames]);
   const point = useCallback(() => setDialog('pointing'), []);
+  const openAnew = useCallback(() => setDialog('anew'), []);
   const openPreview = useCallback(() => setDialog('preview'), []);
   const prepare = useCallback(() => void loadReader().catch(() => undefined), []);
   const closeDialog = useCallback(() => setDialog(undefined), []);
@@ -498,6 +535,7 @@ export function StyleBench({
         currentSelector={component.locator.selector}
         currentKind={component.kind}
         onPick={pick}
+        onAdd={openAnew}
       />
       <main>
         {save.state.kind === 'conflict' ? (
@@ -514,6 +552,21 @@ export function StyleBench({
             </div>
           ) : null,
         )}
+        {held ? <MadeHere change={held} busy={pageChanges.remove.isPending} onTakeBack={takeBack} /> : null}
+        {opened.data?.isImposter ? (
+          <Imposter
+            busy={pageChanges.add.isPending}
+            onMake={(tag) => {
+              void engine()
+                .asControl(versionId, opened.data.order, tag)
+                .then(
+                  ({ html, before }) =>
+                    putInstead(html, before, `It is a real ${tag === 'a' ? 'link' : 'button'} here now.`),
+                  tell,
+                );
+            }}
+          />
+        ) : null}
         {opened.data?.outcome === 'moved' ? (
           <div className="note">
             <Notice>The page has changed, and this component was found again at {opened.data.selector}.</Notice>
@@ -675,9 +728,13 @@ export function StyleBench({
             place={place}
             look={look}
             order={part.order}
+            root={opened.data?.order ?? 0}
+            keeping={pageChanges.add.isPending}
+            onKeep={keepMarkup}
             onClose={closeDialog}
           />
         ) : null}
+        {dialog === 'anew' ? <AddComponent site={site} page={page} kept={kept} onClose={closeDialog} /> : null}
         {dialog === 'pointing' ? (
           <Pointing
             versionId={versionId}

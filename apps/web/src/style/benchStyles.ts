@@ -1,3 +1,4 @@
+import { anewStyles } from '../anew/anewStyles';
 import { previewStyles } from '../preview/previewStyles';
 import { editorStyles } from './editorStyles';
 import { fieldStyles } from './fieldStyles';
@@ -77,4 +78,5 @@ export const benchStyles = {
   '.tracks': trackStyles,
   '.editor': editorStyles,
   '.preview': previewStyles,
+  '.anew': anewStyles,
 } as const;

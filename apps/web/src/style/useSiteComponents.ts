@@ -2,7 +2,7 @@ import type { Component, PageSummary } from '@retoque/contract';
 import { useQueries } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { pageQuery } from '../api/queries';
-import { surveyEngine } from '../engine/engine';
+import { enginePage, surveyEngine } from '../engine/engine';
 import type { FoundWithChecks } from '../engine/protocol';
 import { keptLooks } from './kept';
 import type { ViewportBounds } from '@retoque/core';
@@ -32,16 +32,17 @@ export function useSiteComponents(
   const loaded = useQueries({ queries: pages.map((page) => pageQuery(page.id)) });
   const answers = useQueries({
     queries: pages.map((page, i) => {
-      const version = loaded[i]?.data?.version;
+      const whole = loaded[i]?.data;
+      const version = whole?.version;
       return {
-        queryKey: ['surveyor', version?.id, revisions, bounds],
+        queryKey: ['surveyor', version?.edition, revisions, bounds],
         enabled: version !== undefined && kept !== undefined,
         staleTime: Infinity,
         placeholderData: (previous: FoundWithChecks[] | undefined) => previous,
         queryFn: async () => {
-          const { id, html, address, sheets, assets } = version!;
-          await surveyEngine().open({ id, html, address, sheets, assets });
-          return surveyEngine().find(id, page.id, bounds, looks);
+          const opened = enginePage(whole!);
+          await surveyEngine().open(opened);
+          return surveyEngine().find(opened.id, page.id, bounds, looks);
         },
       };
     }),

@@ -1,8 +1,8 @@
 import { Box, Flex } from '@chakra-ui/react';
 import { type ViewportName } from '@retoque/core';
 import { useQuery } from '@tanstack/react-query';
-import { RefreshCw } from 'lucide-react';
-import { useCallback, useMemo, useRef, useState } from 'react';
+import { Plus, RefreshCw } from 'lucide-react';
+import { lazy, Suspense, useCallback, useMemo, useRef, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { componentsQuery, pageQuery, siteQuery, useOpenComponent, useRefreshPage } from '../api/queries';
 import { engine, useOpenedPage } from '../engine/engine';
@@ -23,6 +23,8 @@ import { PageChoice } from './PageChoice';
 import { useFound } from './useFound';
 import { useOutlines } from './useOutlines';
 import { Button } from '../theme/Button';
+
+const AddComponent = lazy(() => import('../anew/AddComponent'));
 
 const NONE: readonly FoundWithChecks[] = [];
 
@@ -49,6 +51,7 @@ export function SurveyScreen() {
   const [viewport, setViewport] = useState<ViewportName>('wide');
   const [active, setActive] = useState<FoundWithChecks>();
   const [loaded, setLoaded] = useState(0);
+  const [adding, setAdding] = useState(false);
   const frame = useRef<HTMLIFrameElement>(null);
   const open = useOpenComponent();
   const { mutate: openComponent } = open;
@@ -124,6 +127,10 @@ export function SurveyScreen() {
             <Box color="ink2" mt="8px">
               {found.isPending ? 'Looking for components…' : summary(components.length, shortCount)}
             </Box>
+            <Button mt="6px" ml="-8px" variant="quiet" size="s" disabled={!opened.data} onClick={() => setAdding(true)}>
+              <Plus aria-hidden="true" />
+              Make one anew
+            </Button>
           </Box>
           <FoundList
             components={components}
@@ -194,6 +201,11 @@ export function SurveyScreen() {
           </Box>
         </Flex>
       </Flex>
+      {adding && site.data && page.data ? (
+        <Suspense>
+          <AddComponent site={site.data} page={page.data} kept={kept.data ?? []} onClose={() => setAdding(false)} />
+        </Suspense>
+      ) : null}
     </Flex>
   );
 }

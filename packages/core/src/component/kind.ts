@@ -56,6 +56,8 @@ export interface Starter {
   readonly html: string;
   /** CSS under the class that the HTML gives its root. */
   readonly css: string;
+  /** What HTML and CSS alone do not do, and the site's script has to. */
+  readonly needs?: string;
 }
 
 export interface Kind {

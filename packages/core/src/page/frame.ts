@@ -1,7 +1,7 @@
 import type { ForcedStates } from '../css/forced.js';
 import { validity } from '../css/selector/form-state.js';
 import { INVALID } from '../css/selector/states.js';
-import { markerOf, markersFor, ORDER_ATTRIBUTE, partMarkersFor, STATE_BASICS } from './markers.js';
+import { MARKED_STATES, markerOf, markersFor, ORDER_ATTRIBUTE, partMarkersFor, STATE_BASICS } from './markers.js';
 import { isDataAddress } from './references.js';
 import { rewriteSheet, rewriteUrls, type RewriteOptions } from './rewrite-sheet.js';
 import { baseOf, resolveAddress, sheetUses, type StoredSheet } from './sheets.js';
@@ -17,8 +17,14 @@ export interface FrameInput {
   readonly assetSource: string;
   /** Still frames show a state through markers; live ones keep the real pseudo-classes. */
   readonly still: boolean;
+  /** A live frame that is touched, where nothing hovers but what was touched last. */
+  readonly touch?: boolean;
   readonly forced?: ForcedStates;
 }
+
+/** On a screen that is touched hovering is no state of the pointer, so a marker stands for it. */
+export const TOUCHED_STATES: ReadonlySet<string> = new Set(['hover']);
+const NO_STATES: ReadonlySet<string> = new Set();
 
 const VOID = new Set('area base br col embed hr img input link meta param source track wbr'.split(' '));
 const DROPPED = new Set([
@@ -60,7 +66,7 @@ export function buildFrame(input: FrameInput): string {
       address,
       assetAt: input.assetAt,
       sheetAt: (absolute) => texts.get(absolute),
-      markStates: input.still,
+      markStates: input.still ? MARKED_STATES : input.touch ? TOUCHED_STATES : NO_STATES,
     };
     return insideStyle(rewriteSheet(css, options));
   };

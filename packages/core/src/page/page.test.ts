@@ -8,6 +8,7 @@ import { rewriteSheet } from './rewrite-sheet.js';
 import { sanitiseHtml } from './sanitise.js';
 import { isBuiltByScript } from './static-check.js';
 import { textOf } from './tree.js';
+import { MARKED_STATES } from './markers.js';
 
 const assets = {
   assetAt: (address: string) => (address.includes('known') ? '/served/1' : undefined),
@@ -135,7 +136,7 @@ describe('frames', () => {
       address: 'https://page.invalid/css/site.css',
       assetAt: assets.assetAt,
       sheetAt: (address) => (address.endsWith('/css/other.css') ? 'i:focus { color: red }' : undefined),
-      markStates: true,
+      markStates: MARKED_STATES,
     });
     expect(rewritten).toContain('a[data-rq-hover] { background: url("/served/1") }');
     expect(rewritten).toContain('@media screen {\ni[data-rq-focus] { color: red }\n}');

@@ -10,8 +10,8 @@ export interface RewriteOptions {
   readonly assetAt: (absolute: string) => string | undefined;
   /** Text of an imported sheet. */
   readonly sheetAt: (absolute: string) => string | undefined;
-  /** True to put markers in place of the state pseudo-classes. */
-  readonly markStates: boolean;
+  /** State pseudo-classes that markers stand in place of; none keeps them all real. */
+  readonly markStates: ReadonlySet<string>;
   readonly depth?: number;
 }
 
@@ -56,12 +56,16 @@ function urlEdits(css: string, options: Pick<RewriteOptions, 'address' | 'assetA
   });
 }
 
-/** Puts markers in place of state pseudo-classes, at equal specificity; everything else stays as written. */
-export function markStates(css: string): string {
-  return applyEdits(css, stateEdits(css));
+/**
+ * Puts markers in place of state pseudo-classes, at equal specificity; everything else stays as written.
+ *
+ * @param states names of the pseudo-classes, all that a still frame forces when absent
+ */
+export function markStates(css: string, states: ReadonlySet<string> = MARKED_STATES): string {
+  return applyEdits(css, stateEdits(css, states));
 }
 
-function stateEdits(css: string): Edit[] {
+function stateEdits(css: string, states: ReadonlySet<string>): Edit[] {
   const edits: Edit[] = [];
   const sheet = parse(css, { positions: true, parseValue: false, onParseError: () => undefined });
   walk(sheet, {
@@ -74,9 +78,9 @@ function stateEdits(css: string): Edit[] {
       if (!pseudo?.loc || !last?.loc || at === nodes.length - 1) return;
       // States of a pseudo-element are marked on the element that it belongs to.
       const after = css.slice(pseudo.loc.end.offset, last.loc.end.offset);
-      if (![...MARKED_STATES].some((name) => after.includes(`:${name}`))) return;
+      if (![...states].some((name) => after.includes(`:${name}`))) return;
       const marked = after.replace(/:([a-z-]+)(?![\w(-])/g, (text, name: string) =>
-        MARKED_STATES.has(name) ? `[${partMarkerOf(name)}]` : text,
+        states.has(name) ? `[${partMarkerOf(name)}]` : text,
       );
       const own = css.slice(pseudo.loc.start.offset, pseudo.loc.end.offset);
       edits.push({ start: pseudo.loc.start.offset, end: last.loc.end.offset, text: marked + own });
@@ -88,7 +92,7 @@ function stateEdits(css: string): Edit[] {
       const name = node.name.toLowerCase();
       if (node.children || !node.loc) return;
       const { start, end } = node.loc;
-      if (MARKED_STATES.has(name)) edits.push({ start: start.offset, end: end.offset, text: `[${markerOf(name)}]` });
+      if (states.has(name)) edits.push({ start: start.offset, end: end.offset, text: `[${markerOf(name)}]` });
     },
   });
   return edits;
@@ -105,7 +109,7 @@ export function rewriteSheet(css: string, options: RewriteOptions): string {
     edits.push({ start: span.start, end: span.end, text: inner ? wrapImport(inner, span.rest) : '' });
   }
   edits.push(...urlEdits(css, options));
-  if (options.markStates) edits.push(...stateEdits(css));
+  if (options.markStates.size) edits.push(...stateEdits(css, options.markStates));
   return applyEdits(css, edits);
 }
 

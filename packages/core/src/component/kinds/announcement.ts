@@ -66,5 +66,6 @@ export const ANNOUNCEMENT: Kind = {
   starter: {
     html: '<aside class="rq-announcement" aria-label="Announcement"><p>Closed on Monday. <a href="#">Opening hours</a></p><button type="button" aria-label="Close">×</button></aside>',
     css: '.rq-announcement { display: flex; gap: 1em; align-items: center; justify-content: center; padding: .6em 1em; background: #1f4e5f; color: #fff }\n.rq-announcement p { margin: 0 }\n.rq-announcement a { color: inherit }\n.rq-announcement button { border: 0; background: none; color: inherit; font-size: 1.2em; cursor: pointer }\n.rq-announcement :is(a, button):focus-visible { outline: 2px solid currentColor; outline-offset: 2px }',
+    needs: 'Closing needs a script that removes it and remembers so.',
   },
 };

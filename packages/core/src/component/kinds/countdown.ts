@@ -58,5 +58,6 @@ export const COUNTDOWN: Kind = {
   starter: {
     html: '<div class="rq-countdown" role="timer"><h3>Next boat</h3><span class="digit">12</span> <small>minutes</small></div>',
     css: '.rq-countdown { padding: 1.2em; border-radius: 10px; background: #0f2831; color: #fff }\n.rq-countdown h3 { margin: 0 0 .4em }\n.rq-countdown .digit { font-size: 2.4em; font-variant-numeric: tabular-nums }',
+    needs: 'Counting needs a script.',
   },
 };

@@ -1,0 +1,119 @@
+import { ORDER_ATTRIBUTE, VIEWPORTS, type ChangePlace } from '@retoque/core';
+import { useQuery } from '@tanstack/react-query';
+import { useEffect, useRef, useState } from 'react';
+import { engine } from '../engine/engine';
+import { elementIn, visibleBox, type Box } from '../frame/geometry';
+import { SafeFrame } from '../frame/SafeFrame';
+import { useStage } from '../shell/useStage';
+
+/** The page, on which the element is pointed at that something new goes beside; by keyboard, arrow keys walk the tree. */
+export function PlacePad({
+  versionId,
+  order,
+  place,
+  onPick,
+}: {
+  versionId: string;
+  order: number | undefined;
+  place: ChangePlace;
+  onPick: (order: number) => void;
+}) {
+  const frame = useRef<HTMLIFrameElement>(null);
+  const [loaded, setLoaded] = useState(0);
+  const [hovered, setHovered] = useState<Box>();
+  const [chosen, setChosen] = useState<Box>();
+  const stage = useStage('wide');
+  const html = useQuery({
+    queryKey: ['engine', 'live', versionId],
+    staleTime: Infinity,
+    queryFn: () => engine().liveFrame(versionId),
+  });
+  useEffect(() => {
+    const document = frame.current?.contentDocument;
+    if (!loaded || !document) return;
+    const elementOf = (event: Event) => (event.target as Element).closest?.<HTMLElement>(`[${ORDER_ATTRIBUTE}]`);
+    const point = (event: Event) => {
+      const element = elementOf(event);
+      setHovered(element ? visibleBox(element) : undefined);
+    };
+    const pick = (event: Event) => {
+      event.preventDefault();
+      event.stopPropagation();
+      const element = elementOf(event);
+      if (element) onPick(Number(element.getAttribute(ORDER_ATTRIBUTE)));
+    };
+    const follow = () => {
+      const element = order === undefined ? null : elementIn(document, order);
+      setChosen(element ? visibleBox(element) : undefined);
+    };
+    follow();
+    document.addEventListener('pointerover', point, true);
+    document.addEventListener('click', pick, true);
+    document.addEventListener('submit', pick, true);
+    document.addEventListener('scroll', follow, true);
+    return () => {
+      document.removeEventListener('pointerover', point, true);
+      document.removeEventListener('click', pick, true);
+      document.removeEventListener('submit', pick, true);
+      document.removeEventListener('scroll', follow, true);
+    };
+  }, [loaded, order, onPick]);
+  const walk = (key: string): boolean => {
+    const document = frame.current?.contentDocument;
+    if (!document) return false;
+    const at = order === undefined ? document.body : elementIn(document, order);
+    const next = {
+      ArrowDown: at?.nextElementSibling,
+      ArrowUp: at?.previousElementSibling,
+      ArrowRight: at?.firstElementChild,
+      ArrowLeft: at?.parentElement,
+    }[key];
+    if (next === undefined) return false;
+    const found = next?.getAttribute(ORDER_ATTRIBUTE);
+    if (found) {
+      onPick(Number(found));
+      next?.scrollIntoView({ block: 'center', behavior: 'instant' });
+    }
+    return true;
+  };
+  const scaled = (box: Box) => ({
+    left: box.left * stage.scale,
+    top: box.top * stage.scale,
+    width: box.width * stage.scale,
+    height: box.height * stage.scale,
+  });
+  return (
+    <div
+      ref={stage.ref}
+      className="place-pad"
+      role="application"
+      aria-label="The page. Arrow keys walk from element to element."
+      tabIndex={0}
+      onKeyDown={(event) => {
+        if (walk(event.key)) event.preventDefault();
+      }}
+    >
+      {html.data ? (
+        <div
+          className="page"
+          style={{ left: stage.left, width: stage.width * stage.scale, height: stage.height * stage.scale }}
+        >
+          <SafeFrame
+            frameRef={frame}
+            html={html.data}
+            title="The page to put it on"
+            onLoad={() => setLoaded((count) => count + 1)}
+            style={{
+              width: VIEWPORTS.wide.width,
+              height: stage.height,
+              transform: `scale(${stage.scale})`,
+              transformOrigin: '0 0',
+            }}
+          />
+          {hovered ? <i className="hovered" style={scaled(hovered)} /> : null}
+          {chosen ? <i className="chosen" data-place={place} style={scaled(chosen)} /> : null}
+        </div>
+      ) : null}
+    </div>
+  );
+}
