@@ -7,7 +7,8 @@ import { createRoot } from 'react-dom/client';
 import { RouterProvider } from 'react-router/dom';
 import { ProblemError } from './api/client';
 import { router } from './router';
-import { Toasts } from './shell/toasts';
+import { startScheme } from './shell/scheme';
+import { Toasts } from './shell/Toasts';
 import { system } from './theme/system';
 
 const queryClient = new QueryClient({
@@ -20,6 +21,8 @@ const queryClient = new QueryClient({
     },
   },
 });
+
+startScheme();
 
 createRoot(document.getElementById('root')!).render(
   <StrictMode>

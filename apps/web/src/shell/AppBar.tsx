@@ -2,6 +2,7 @@ import { Box, chakra, Flex } from '@chakra-ui/react';
 import type { ReactNode } from 'react';
 import { Link, NavLink } from 'react-router';
 import { Mark } from './Mark';
+import { SchemeButton } from './SchemeButton';
 
 export interface Step {
   readonly label: string;
@@ -87,7 +88,7 @@ export function AppBar({
                 {step.label}
               </StepLink>
             ) : (
-              <Box as="span" key={step.label} {...stepBase} color="#8d9092" title={step.why} aria-disabled="true">
+              <Box as="span" key={step.label} {...stepBase} color="barFaint" title={step.why} aria-disabled="true">
                 {step.label}
               </Box>
             ),
@@ -96,6 +97,7 @@ export function AppBar({
       ) : null}
       <Flex ml="auto" gap="12px" alignItems="center" py="6px">
         {children}
+        <SchemeButton />
       </Flex>
     </Flex>
   );

@@ -20,7 +20,7 @@ export function Notice({
       gap="10px"
       alignItems="flex-start"
       bg={short ? 'shortSoft' : 'accentSoft'}
-      color={short ? '#7c2310' : '#0a4551'}
+      color={short ? 'shortInk' : 'accentInk'}
       borderRadius="m"
       padding="9px 12px"
     >

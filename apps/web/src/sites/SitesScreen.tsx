@@ -1,16 +1,19 @@
 import { Box, chakra, Flex, Grid } from '@chakra-ui/react';
 import type { Site } from '@retoque/contract';
 import { useQuery } from '@tanstack/react-query';
-import { FilePlus2, Plus, Trash2 } from 'lucide-react';
+import { FilePlus2, Lightbulb, Plus, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { sitesQuery, useRemoval } from '../api/queries';
 import { AppBar } from '../shell/AppBar';
 import { Busy } from '../shell/Busy';
+import { Hint } from '../shell/Hint';
+import { showHintsAgain, useAnyHintRead } from '../shell/hints';
 import { Notice } from '../shell/Notice';
 import { surveyPath } from '../shell/paths';
 import { toaster } from '../shell/toasts';
 import { useDocumentTitle } from '../shell/useDocumentTitle';
+import { Tally } from '../shell/Wedge';
 import { BringPage } from './BringPage';
 import { PageThumbnail } from './PageThumbnail';
 import { Button } from '../theme/Button';
@@ -19,6 +22,7 @@ import { Button } from '../theme/Button';
 export function SitesScreen() {
   useDocumentTitle('Sites');
   const sites = useQuery(sitesQuery);
+  const anyRead = useAnyHintRead();
   const [bringing, setBringing] = useState<{ site: Site | undefined } | undefined>();
   return (
     <Flex direction="column" minHeight="100%">
@@ -40,7 +44,14 @@ export function SitesScreen() {
           Your sites
         </Box>
         <Box color="ink2" fontSize="14px" mb="26px" maxWidth="60ch">
-          Choose a page to see its buttons and links in every state, on the page itself.
+          Choose a page to see its buttons, menus, forms and notices in every state, on the page itself.
+        </Box>
+        <Box mb="22px">
+          <Hint id="sites">
+            <b>How it goes.</b> Choose a page. Pick what is marked <Tally short={1} unsure={0} />: its text is hard to
+            read in some state, such as under the pointer. Change the colour until the figure passes, and take the CSS
+            to your site. Nothing on your site is changed from here.
+          </Hint>
         </Box>
         {sites.isPending ? <Busy>Loading your sites</Busy> : null}
         {sites.isError ? (
@@ -61,6 +72,14 @@ export function SitesScreen() {
             <SiteSection key={site.id} site={site} onBring={() => setBringing({ site })} />
           ))}
         </Flex>
+        {anyRead ? (
+          <Box mt="32px">
+            <Button variant="quiet" size="s" onClick={showHintsAgain}>
+              <Lightbulb aria-hidden="true" />
+              Show the first hints again
+            </Button>
+          </Box>
+        ) : null}
       </Box>
       {bringing ? (
         <BringPage site={bringing.site} sites={sites.data ?? []} onClose={() => setBringing(undefined)} />

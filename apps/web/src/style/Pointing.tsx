@@ -106,7 +106,7 @@ export default function Pointing({
                     top={`${box.top * scale - 2}px`}
                     width={`${box.width * scale + 4}px`}
                     height={`${box.height * scale + 4}px`}
-                    border="2px solid {colors.accent}"
+                    border="2px solid {colors.overPage}"
                     boxShadow="0 0 0 1.5px #fff, inset 0 0 0 1px #fff"
                     borderRadius="s"
                   />

@@ -16,7 +16,7 @@ const Item = chakra('button', {
     textAlign: 'left',
     padding: '5px 12px',
     cursor: 'pointer',
-    _hover: { bg: '#eeeeec' },
+    _hover: { bg: 'sheetHover' },
     '&[aria-current]': { bg: 'card', boxShadow: 'inset 3px 0 {colors.accent}', fontWeight: 650 },
     _focusVisible: { outline: '2px solid {colors.accent}', outlineOffset: '-2px' },
   },

@@ -27,6 +27,7 @@ import { engine } from '../engine/engine';
 import type { ComponentRef, SheetQuery } from '../engine/protocol';
 import { refKey } from '../engine/ref-key';
 import { createLookStore } from '../frame/look-store';
+import { Hint } from '../shell/Hint';
 import { Notice } from '../shell/Notice';
 import { handoverPath, stylePath, surveyPath } from '../shell/paths';
 import { toaster } from '../shell/toasts';
@@ -572,6 +573,12 @@ export function StyleBench({
             <Notice>The page has changed, and this component was found again at {opened.data.selector}.</Notice>
           </div>
         ) : null}
+        <div className="note hint">
+          <Hint id="style">
+            The pictures show one part in each state. A red figure falls short of the contrast it needs. Click that
+            picture, then drag <b>Lightness</b> at the right: where the line under a track is solid, the colour passes.
+          </Hint>
+        </div>
         <div className="bench-head">
           <h1>{component.name}</h1>
           <div className="reach">

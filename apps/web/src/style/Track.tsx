@@ -41,7 +41,7 @@ export const trackStyles = {
     height: '3px',
     position: 'relative',
     marginTop: '5px',
-    backgroundImage: 'repeating-linear-gradient(90deg, #b9b9b5 0 2px, transparent 2px 5px)',
+    backgroundImage: 'repeating-linear-gradient(90deg, {colors.dotted} 0 2px, transparent 2px 5px)',
   },
   '& .track .passing i': { position: 'absolute', top: 0, height: '3px', minWidth: '3px', bg: 'ink' },
 } as const;

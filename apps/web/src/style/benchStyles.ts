@@ -27,7 +27,7 @@ export const benchStyles = {
       isolation: 'isolate',
       overflowY: { lg: 'auto' },
     },
-    '& .note': { padding: '10px 14px 0' },
+    '& .note:not(:empty)': { padding: '10px 14px 0' },
     '& .bench-head': { display: 'flex', alignItems: 'center', gap: '12px', padding: '9px 14px 8px', flexWrap: 'wrap' },
     '& .bench-head h1': { fontSize: '17px', fontWeight: 650 },
     '& .bench-head .reach': {

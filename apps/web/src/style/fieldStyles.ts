@@ -93,7 +93,7 @@ export const fieldStyles = {
     flexShrink: 0,
     borderRadius: 'm',
     cursor: 'pointer',
-    boxShadow: 'inset 0 0 0 1px rgba(0,0,0,.3)',
+    boxShadow: 'inset 0 0 0 1px {colors.swatchEdge}',
     background:
       'linear-gradient(var(--colour), var(--colour)), repeating-conic-gradient(#fff 0 25%, #c9c9c5 0 50%) 0 0 / 8px 8px',
     _focusVisible: ring,

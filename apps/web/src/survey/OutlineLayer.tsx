@@ -18,7 +18,7 @@ export function OutlineLayer({
     <Box position="absolute" inset="0" pointerEvents="none" aria-hidden="true">
       {outlines.flatMap(({ component, boxes }) => {
         const isActive = active?.selector === component.selector && active.kind === component.kind;
-        const colour = component.short ? 'short' : 'accent';
+        const colour = component.short ? 'overPageShort' : 'overPage';
         return boxes.map((box, i) => {
           const top = box.top * scale - GAP;
           return (

@@ -10,6 +10,7 @@ import type { FoundWithChecks } from '../engine/protocol';
 import { SafeFrame } from '../frame/SafeFrame';
 import { AppBar } from '../shell/AppBar';
 import { Busy } from '../shell/Busy';
+import { Hint } from '../shell/Hint';
 import { Notice } from '../shell/Notice';
 import { stylePath, surveyPath } from '../shell/paths';
 import { Segments } from '../shell/Segments';
@@ -166,6 +167,10 @@ export function SurveyScreen() {
             </Box>
             <Segments label="Width of the page" value={viewport} choices={VIEWPORT_CHOICES} onChange={setViewport} />
           </Flex>
+          <Hint id="survey">
+            Each outline is a component. Red ones fall short of contrast in some state. Click one, here or in the list,
+            to see all its states side by side.
+          </Hint>
           {error ? <Notice tone="short">{error.message}</Notice> : null}
           {page.data?.version.notes.length ? <Notice>{page.data.version.notes.join(' ')}</Notice> : null}
           <Box ref={stage.ref} flex="1" minHeight={{ base: '460px', lg: '0' }} position="relative" overflow="hidden">

@@ -26,7 +26,7 @@ export const button = defineRecipe({
   },
   variants: {
     variant: {
-      solid: { bg: 'accent', color: 'white', _hover: { bg: '#0a4551' }, _active: { bg: '#083942' } },
+      solid: { bg: 'accent', color: 'onAccent', _hover: { bg: 'accentHover' }, _active: { bg: 'accentPressed' } },
       outline: {
         bg: 'card',
         color: 'ink',
@@ -38,18 +38,18 @@ export const button = defineRecipe({
       bar: {
         bg: 'transparent',
         color: 'white',
-        borderColor: '#6a6d6f',
-        _hover: { bg: '#303234' },
-        _active: { bg: '#3d4042' },
+        borderColor: 'barEdge',
+        _hover: { bg: 'barHover' },
+        _active: { bg: 'barPressed' },
         _focusVisible: { outline: '2px solid {colors.lamp}', outlineOffset: '2px' },
       },
       barQuiet: {
         bg: 'transparent',
         color: 'barText',
-        _hover: { bg: '#303234', color: 'white' },
+        _hover: { bg: 'barHover', color: 'white' },
         _focusVisible: { outline: '2px solid {colors.lamp}', outlineOffset: '1px' },
       },
-      danger: { bg: 'short', color: 'white', _hover: { bg: '#8f2914' } },
+      danger: { bg: 'short', color: 'onShort', _hover: { bg: 'shortHover' } },
     },
     size: {
       s: { fontSize: '12px', height: '26px', px: '9px' },
@@ -186,7 +186,7 @@ export const toast = defineSlotRecipe({
       cursor: 'pointer',
       padding: '4px 8px',
       borderRadius: 'm',
-      _hover: { bg: '#303234' },
+      _hover: { bg: 'barHover' },
       _focusVisible: { outline: '2px solid {colors.lamp}' },
     },
   },

@@ -1,6 +1,7 @@
 import { createSystem, defaultBaseConfig, defineConfig } from '@chakra-ui/react';
 import { benchStyles } from '../style/benchStyles';
 import { button, dialog, input, popover, tabs, textarea, toast } from './recipes';
+import { colours } from './colours';
 import { tokens } from './tokens';
 
 const config = defineConfig({
@@ -17,7 +18,7 @@ const config = defineConfig({
       fontFeatureSettings: '"tnum"',
     },
     ...benchStyles,
-    '::selection': { bg: '#bcd9dd' },
+    '::selection': { bg: 'selection' },
     'a:focus-visible': { outline: '2px solid {colors.accent}', outlineOffset: '2px', borderRadius: '2px' },
     '*, *::before, *::after': {
       _motionReduce: { transitionDuration: '0.01ms !important', animationDuration: '0.01ms !important' },
@@ -26,6 +27,7 @@ const config = defineConfig({
   theme: {
     breakpoints: { sm: '480px', md: '768px', lg: '1024px', xl: '1280px' },
     tokens,
+    semanticTokens: colours,
     keyframes: { slide: { from: { left: '-40%' }, to: { left: '100%' } } },
     recipes: { button, input, textarea },
     slotRecipes: { dialog, popover, tabs, toast },

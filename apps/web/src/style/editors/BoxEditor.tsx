@@ -20,6 +20,18 @@ const LAYERS = [
   },
 ] as const;
 
+/** What lies inside, and how much of it there may be. */
+const SIZES = [
+  { name: 'width', label: 'Width', unit: 'px' },
+  { name: 'min-width', label: 'At least', unit: 'px' },
+  { name: 'max-width', label: 'At most', unit: 'px' },
+  { name: 'height', label: 'Height', unit: 'px' },
+  { name: 'min-height', label: 'At least', unit: 'px' },
+  { name: 'max-height', label: 'At most', unit: 'px' },
+  { name: 'aspect-ratio', label: 'Ratio', unit: '' },
+  { name: 'gap', label: 'Gap', unit: 'px' },
+] as const;
+
 /** The four sides of a shorthand's text. */
 function sidesOf(name: string, text: string, longhand: (side: string) => string): readonly string[] {
   const longhands = expandShorthand(name, text);
@@ -57,8 +69,21 @@ export default function BoxEditor({ row, valueOf, onChange, onSettle }: EditorPr
   return (
     <>
       <div className="box">{render(0)}</div>
-      <div className="small">
-        Inside: {valueOf('width') || 'auto'} wide, {valueOf('height') || 'auto'} high.
+      <div className="fields" role="group" aria-label="Size and its limits">
+        {SIZES.map(({ name, label, unit }) => {
+          const size = rowNamed(name)!;
+          return (
+            <NumberField
+              key={name}
+              label={label}
+              value={valueOf(name)}
+              amount={{ unit, least: 0 }}
+              problemOf={problemOf(size)}
+              onChange={(text) => onChange(Object.fromEntries(size.properties.map((property) => [property, text])))}
+              onSettle={onSettle}
+            />
+          );
+        })}
       </div>
     </>
   );

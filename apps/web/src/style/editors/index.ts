@@ -17,7 +17,19 @@ export const EDITORS: Readonly<Partial<Record<RowEditor, ComponentType<EditorPro
 
 /** Rows that an editor shows together with its own, so that the sheet is asked for them. */
 export const EDITOR_ROWS: Readonly<Partial<Record<RowEditor, readonly string[]>>> = {
-  box: ['margin', 'border-width', 'padding', 'width', 'height'],
+  box: [
+    'margin',
+    'border-width',
+    'padding',
+    'width',
+    'height',
+    'min-width',
+    'max-width',
+    'min-height',
+    'max-height',
+    'aspect-ratio',
+    'gap',
+  ],
   radius: ['border-radius'],
   layers: ['background', 'background-size', 'background-position', 'background-repeat'],
   family: ['font-size', 'font-weight', 'font-style', 'font-variation-settings'],

@@ -1,11 +1,14 @@
 import { createToaster, Toast, Toaster } from '@chakra-ui/react';
+import { useEffect } from 'react';
+import { showToastsWith } from './toasts';
 
-/** Short notices at the screen's edge; the one place for undoing what was removed. */
-export const toaster = createToaster({ placement: 'bottom', duration: 8000, pauseOnPageIdle: true });
+const region = createToaster({ placement: 'bottom', duration: 8000, pauseOnPageIdle: true });
 
-export function Toasts() {
+/** The notices themselves. */
+export default function ToastRegion() {
+  useEffect(() => showToastsWith((words) => region.create(words)), []);
   return (
-    <Toaster toaster={toaster}>
+    <Toaster toaster={region}>
       {(toast) => (
         <Toast.Root>
           <div>
