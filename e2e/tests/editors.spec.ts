@@ -48,6 +48,26 @@ test('a number is typed, summed, stepped and dragged', async ({ page }) => {
   await expect(seen(page)).toHaveCSS('font-size', '20px');
 });
 
+test('size, its limits, proportion and gap stand with the box', async ({ page }) => {
+  await open(page, 'padding');
+  const sizes = editor(page).getByRole('group', { name: 'Size and its limits' });
+  const set = async (label: string, at: number, value: string) => {
+    const field = sizes.getByLabel(label).nth(at);
+    await field.fill(value);
+    await field.press('Enter');
+  };
+  await set('Width', 0, '240');
+  await expect(seen(page)).toHaveCSS('width', '240px');
+  await set('At most', 0, '100+80');
+  await expect(seen(page)).toHaveCSS('max-width', '180px');
+  await set('At least', 1, '4rem');
+  await expect(seen(page)).toHaveCSS('min-height', '64px');
+  await set('Ratio', 0, '2');
+  await expect(seen(page)).toHaveCSS('aspect-ratio', '2 / 1');
+  await set('Gap', 0, '12px');
+  await expect(seen(page)).toHaveCSS('column-gap', '12px');
+});
+
 test('padding, border and margin lie around one another, and each side is set by itself', async ({ page }) => {
   await open(page, 'padding');
   const box = editor(page).locator('.box');

@@ -1,0 +1,32 @@
+import { expect, test } from '@playwright/test';
+
+test('a newcomer gets from the front page to a corrected hover by what the screens say, without typing a colour', async ({
+  page,
+}) => {
+  await page.goto('/');
+  await expect(page.getByRole('note')).toContainText('Pick what is marked');
+  await page.getByRole('link', { name: /Quillhaven Ferries: five islands/ }).click();
+  await expect(page.getByRole('note')).toContainText('Red ones fall short');
+  await page
+    .getByRole('button', { name: /^Main menu/ })
+    .first()
+    .click();
+  const hint = page.getByRole('note');
+  await expect(hint).toContainText('drag Lightness at the right');
+  // What falls short is in hand already: its frame is marked, and so is its figure in the editor.
+  const editor = page.getByRole('complementary', { name: 'Editor' });
+  await expect(editor.getByTestId('ratio')).toHaveText('2.92');
+  await expect(editor).toContainText('short by');
+  await editor.getByRole('slider', { name: 'Lightness' }).press('End');
+  await expect(editor).toContainText('passes');
+  await expect(page.locator('.frame[data-selected]')).not.toHaveAttribute('data-short', '');
+  // What was read stays away.
+  await hint.getByRole('button', { name: 'Got it' }).click();
+  await expect(page.getByRole('note')).toHaveCount(0);
+  await page.reload();
+  await expect(page.locator('.cell').first()).toBeVisible();
+  await expect(page.getByRole('note')).toHaveCount(0);
+  await page.getByRole('button', { name: 'History' }).click();
+  await page.getByTestId('history').getByRole('listitem').last().getByRole('button').click();
+  await page.keyboard.press('Escape');
+});
