@@ -12,7 +12,7 @@ test('a newcomer gets from the front page to a corrected hover by what the scree
     .first()
     .click();
   const hint = page.getByRole('note');
-  await expect(hint).toContainText('drag Lightness at the right');
+  await expect(hint).toContainText('drag Lightness in the editor');
   // What falls short is in hand already: its frame is marked, and so is its figure in the editor.
   const editor = page.getByRole('complementary', { name: 'Editor' });
   await expect(editor.getByTestId('ratio')).toHaveText('2.92');

@@ -58,10 +58,10 @@ export function AppBar({
       color="barText"
       minHeight="44px"
       alignItems="center"
-      gap={{ base: '10px', md: '22px' }}
+      gap={{ base: '10px', lg: '22px' }}
       px="14px"
-      flexWrap={{ base: 'wrap', lg: 'nowrap' }}
-      pt={{ base: '8px', lg: '0' }}
+      flexWrap={{ base: 'wrap', md: 'nowrap' }}
+      pt={{ base: '8px', md: '0' }}
       position="relative"
       zIndex={5}
     >
@@ -75,7 +75,7 @@ export function AppBar({
           overflow="hidden"
           textOverflow="ellipsis"
           whiteSpace="nowrap"
-          maxWidth={{ base: '130px', md: '220px' }}
+          maxWidth={{ base: '130px', md: '96px', lg: '220px' }}
         >
           {site}
         </Box>

@@ -43,7 +43,7 @@ export function SitesScreen() {
         <Box as="h1" fontSize="24px" fontWeight={650} letterSpacing="-0.01em" mb="4px">
           Your sites
         </Box>
-        <Box color="ink2" fontSize="14px" mb="26px" maxWidth="60ch">
+        <Box color="ink2" fontSize="14px" mb="26px" maxWidth="80ch">
           Choose a page to see its buttons, menus, forms and notices in every state, on the page itself.
         </Box>
         <Box mb="22px">

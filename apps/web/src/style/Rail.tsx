@@ -89,7 +89,7 @@ export function Rail({
       py="10px"
       position="relative"
       overflowY="auto"
-      maxHeight={{ base: '180px', lg: 'none' }}
+      maxHeight={{ base: '180px', md: '150px', lg: 'none' }}
       onKeyDown={move}
     >
       <Box px="10px" mb="6px">

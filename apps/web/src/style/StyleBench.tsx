@@ -576,7 +576,7 @@ export function StyleBench({
         <div className="note hint">
           <Hint id="style">
             The pictures show one part in each state. A red figure falls short of the contrast it needs. Click that
-            picture, then drag <b>Lightness</b> at the right: where the line under a track is solid, the colour passes.
+            picture, then drag <b>Lightness</b> in the editor: where the line under a track is solid, the colour passes.
           </Hint>
         </div>
         <div className="bench-head">

@@ -14,10 +14,12 @@ export const benchStyles = {
   '.bench': {
     display: 'grid',
     minHeight: '100%',
-    gridTemplateColumns: { base: 'minmax(0, 1fr)', lg: '204px minmax(0, 1fr) 300px' },
-    gridTemplateRows: { base: 'auto', lg: 'auto minmax(0, 1fr)' },
+    gridTemplateColumns: { base: 'minmax(0, 1fr)', md: 'minmax(0, 1fr) 286px', lg: '204px minmax(0, 1fr) 300px' },
+    gridTemplateRows: { base: 'auto', md: 'auto auto 1fr', lg: 'auto minmax(0, 1fr)' },
     height: { base: 'auto', lg: '100%' },
     '& > .over': { gridColumn: '1 / -1' },
+    // On a tablet the list lies above, and the editor stays in sight beside the sheet.
+    '& > nav': { gridColumn: { md: '1 / -1', lg: 'auto' } },
     '& > main': {
       display: 'flex',
       flexDirection: 'column',

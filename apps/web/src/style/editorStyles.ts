@@ -4,10 +4,13 @@ import { fieldStyles } from './fieldStyles';
 /** The look of the editor at the right. */
 export const editorStyles = {
   bg: 'sheet',
-  borderLeft: { lg: '1px solid {colors.line}' },
-  borderTop: { base: '1px solid {colors.line}', lg: 'none' },
+  borderLeft: { md: '1px solid {colors.line}' },
+  borderTop: { base: '1px solid {colors.line}', md: 'none' },
   padding: '12px 14px',
-  position: 'relative',
+  position: { base: 'relative', md: 'sticky', lg: 'relative' },
+  top: { md: 0, lg: 'auto' },
+  maxHeight: { md: '100vh', lg: 'none' },
+  alignSelf: { md: 'start', lg: 'stretch' },
   overflowY: 'auto',
   '& .editor-head': { display: 'flex', alignItems: 'baseline', gap: '6px' },
   '& h2': { fontSize: '14px', fontWeight: 650, flex: 1, minWidth: 0 },
