@@ -10,6 +10,10 @@ export default defineConfig({
   // A busy machine is slow; what never comes is still noticed.
   expect: { timeout: 20_000 },
   workers: 1,
+  projects: [
+    { name: 'agreement', testMatch: /agreement\.spec/ },
+    { name: 'screens', testIgnore: /agreement\.spec/ },
+  ],
   forbidOnly: Boolean(process.env.CI),
   use: {
     baseURL: process.env.RETOQUE_URL ?? 'http://127.0.0.1:4310',

@@ -47,20 +47,13 @@ async function jest(project, env = {}, extra = []) {
   rmSync(report, { force: true });
 }
 
-async function endToEnd(extra = []) {
-  const [port, practicePort] = [await freePort(), await freePort()];
-  const db = await started(database());
-  await started(startPracticeHost(practicePort));
-  await started(startServer({ port, databaseUrl: db.url, practicePort }));
-  const report = join(tmpdir(), `retoque-e2e-${process.pid}.json`);
-  await run(bin('playwright'), ['test', '--reporter=list,json', ...extra], {
+/** One run of Playwright over a project of its configuration, or over what is named. */
+async function playwright(name, env, args) {
+  const report = join(tmpdir(), `retoque-e2e-${name}-${process.pid}.json`);
+  const output = join(root, 'test-results', name);
+  await run(bin('playwright'), ['test', '--reporter=list,json', `--output=${output}`, ...args], {
     cwd: join(root, 'e2e'),
-    env: {
-      RETOQUE_URL: `http://127.0.0.1:${port}`,
-      PRACTICE_URL: `http://127.0.0.1:${practicePort}`,
-      RETOQUE_CHROMIUM: CHROMIUM,
-      PLAYWRIGHT_JSON_OUTPUT_NAME: report,
-    },
+    env: { ...env, RETOQUE_CHROMIUM: CHROMIUM, PLAYWRIGHT_JSON_OUTPUT_NAME: report },
   });
   try {
     const { stats } = JSON.parse(readFileSync(report, 'utf8'));
@@ -71,6 +64,17 @@ async function endToEnd(extra = []) {
     failed++;
   }
   rmSync(report, { force: true });
+}
+
+async function endToEnd(extra = []) {
+  const [port, practicePort] = [await freePort(), await freePort()];
+  const db = await started(database());
+  await started(startPracticeHost(practicePort));
+  await started(startServer({ port, databaseUrl: db.url, practicePort }));
+  const env = { RETOQUE_URL: `http://127.0.0.1:${port}`, PRACTICE_URL: `http://127.0.0.1:${practicePort}` };
+  if (extra.length) await playwright('named', env, extra);
+  // The comparison with Chromium shares nothing with the screens, so they run beside each other.
+  else await Promise.all(['agreement', 'screens'].map((name) => playwright(name, env, [`--project=${name}`])));
   await stopAll();
 }
 

@@ -56,7 +56,7 @@ test('the editors and the preview pass them too', async ({ page }) => {
     expect(await violations(page, '.editor')).toEqual([]);
   }
   await open('font-family');
-  await expect(editor.getByRole('listbox')).toBeVisible();
+  await expect(editor.getByRole('listbox').first()).toBeVisible();
   expect(await violations(page, '.editor')).toEqual([]);
   await page.getByRole('button', { name: 'Try it live' }).click();
   await expect(page.getByRole('dialog').locator('iframe')).toBeVisible();

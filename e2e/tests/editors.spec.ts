@@ -1,6 +1,7 @@
 import { expect, test, type Locator, type Page } from '@playwright/test';
 import { printGradient, readGradient } from '@retoque/core';
-import { cell, openButton, saved } from './support';
+import { readFile } from 'node:fs/promises';
+import { BUTTON_CSS, BUTTON_PAGE, cell, openButton, saved } from './support';
 
 // Each sort of value, set by pointer and by keyboard in the real interface, and found in the frames.
 
@@ -237,6 +238,47 @@ const EXAMPLES = [
   '-webkit-linear-gradient(30deg, red, blue)',
   '-webkit-radial-gradient(30% 40%, circle closest-side, red, blue)',
 ];
+
+test('every sort of value is found in the CSS that is handed over, and in a browser that has it', async ({
+  page,
+  context,
+}) => {
+  const values = {
+    padding: ['10px 24px', 'padding-left', '24px'],
+    'border-radius': ['2px 8px', 'border-top-right-radius', '8px'],
+    'box-shadow': ['0 2px 6px #112233', 'box-shadow', 'rgb(17, 34, 51) 0px 2px 6px 0px'],
+    'background-image': [
+      'conic-gradient(red, blue)',
+      'background-image',
+      'conic-gradient(rgb(255, 0, 0), rgb(0, 0, 255))',
+    ],
+    transform: ['translateY(-2px)', 'transform', 'matrix(1, 0, 0, 1, 0, -2)'],
+    'transition-timing-function': ['ease-in-out', 'transition-timing-function', 'ease-in-out'],
+    'font-family': ['Georgia, serif', 'font-family', 'Georgia, serif'],
+    'text-transform': ['uppercase', 'text-transform', 'uppercase'],
+    opacity: ['0.9', 'opacity', '0.9'],
+    text: ['oklch(0.98 0.01 200)', 'color', 'oklch(0.98 0.01 200)'],
+  } as const;
+  await open(page, 'padding');
+  for (const [row, [typed, property, wanted]] of Object.entries(values)) {
+    await cell(page, row, 'default').click();
+    await page.keyboard.press('Enter');
+    await page.keyboard.insertText(typed);
+    await page.keyboard.press('Enter');
+    await expect(seen(page)).toHaveCSS(property, wanted);
+  }
+  await saved(page);
+  await page.getByRole('link', { name: 'Take the CSS' }).click();
+  await expect(page.getByText('Proven on this page.')).toBeVisible();
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: /^Download .*css/ }).click();
+  const css = await readFile(await (await download).path(), 'utf8');
+  const site = await context.newPage();
+  await site.setContent(BUTTON_PAGE.replace('<main>', `<style>${BUTTON_CSS}</style><style>${css}</style><main>`));
+  for (const [, property, wanted] of Object.values(values)) {
+    await expect(site.locator('.btn')).toHaveCSS(property, wanted);
+  }
+});
 
 test('gradients that are taken apart and put together are painted as they were', async ({ page }) => {
   await page.setContent('<div style="width: 200px; height: 120px; background: #888"></div>');

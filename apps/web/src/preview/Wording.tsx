@@ -1,5 +1,5 @@
 import { ArrowDown, ArrowUp, Copy, Eye, EyeOff, Smile, Trash2 } from 'lucide-react';
-import { lazy, Suspense, useCallback, useRef, useState } from 'react';
+import { lazy, Suspense, useCallback, useRef, useState, type KeyboardEvent } from 'react';
 import { toaster } from '../shell/toasts';
 import { Button } from '../theme/Button';
 import { WordingDraft, type WordingItem, type WordingView } from './wording-draft';
@@ -57,6 +57,7 @@ export function Wording({
             key={item.id}
             item={item}
             onWrite={(id, value) => change((now) => now.write(id, value))}
+            onBreak={(id, at) => change((now) => now.breakLine(id, at))}
             onFocus={(id, field) => (last.current = { id, field })}
             onAct={(act) => change((now) => now[act](item.id))}
             onMove={(by) => change((now) => now.move(item.id, by))}
@@ -76,7 +77,10 @@ export function Wording({
             ))}
           </ul>
         ) : (
-          <p className="small">Longer texts, a second line, one item more: see whether the component holds them.</p>
+          <p className="small">
+            Longer texts, a second line, one item more: see whether the component holds them. Enter begins a second
+            line.
+          </p>
         )}
         <div className="line">
           <Button size="s" aria-pressed={emoji} onClick={() => setEmoji(!emoji)}>
@@ -105,12 +109,15 @@ export function Wording({
 function ItemFields({
   item,
   onWrite,
+  onBreak,
   onFocus,
   onAct,
   onMove,
 }: {
   item: WordingItem;
   onWrite: (id: number, value: string) => void;
+  /** Begins a second line. */
+  onBreak: (id: number, at: number) => void;
   onFocus: (id: number, field: Field) => void;
   onAct: (act: 'copy' | 'toggleHidden' | 'remove') => void;
   onMove: (by: 1 | -1) => void;
@@ -124,6 +131,11 @@ function ItemFields({
           value: field.value,
           onFocus: (event: { target: Field }) => onFocus(field.id, event.target),
           onChange: (event: { target: Field }) => onWrite(field.id, event.target.value),
+          onKeyDown: (event: KeyboardEvent<Field>) => {
+            if (event.key !== 'Enter') return;
+            event.preventDefault();
+            onBreak(field.id, event.currentTarget.selectionStart ?? field.value.length);
+          },
         };
         return (
           <label key={field.id}>

@@ -147,6 +147,17 @@ export class WordingDraft {
     this.targets.get(id)?.write(value);
   }
 
+  /** Begins a second line in a text, at a place in it. */
+  breakLine(id: number, at: number): void {
+    const target = this.targets.get(id);
+    if (!target || target.attribute || !(target.node instanceof Text)) return;
+    const text = target.node.data.replace(/\s+/g, ' ').trim();
+    target.node.data = text.slice(0, at).trim();
+    const rest = target.node.ownerDocument.createTextNode(text.slice(at).trim());
+    target.node.after(target.node.ownerDocument.createElement('br'), rest);
+    this.notes.push(`“${text}” goes on two lines.`);
+  }
+
   move(id: number, by: 1 | -1): void {
     const element = this.elements.get(id);
     const other = by < 0 ? element?.previousElementSibling : element?.nextElementSibling;

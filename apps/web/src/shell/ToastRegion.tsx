@@ -6,7 +6,11 @@ const region = createToaster({ placement: 'bottom', duration: 8000, pauseOnPageI
 
 /** The notices themselves. */
 export default function ToastRegion() {
-  useEffect(() => showToastsWith((words) => region.create(words)), []);
+  useEffect(() => {
+    // The region listens a moment after it is drawn; what comes before that would be lost.
+    const timer = setTimeout(() => showToastsWith((words) => region.create(words)));
+    return () => clearTimeout(timer);
+  }, []);
   return (
     <Toaster toaster={region}>
       {(toast) => (

@@ -1,13 +1,12 @@
 import { defaultTreeAdapter, parseFragment, serializeOuter, type DefaultTreeAdapterTypes as Dom } from 'parse5';
-import { isButtonElement } from '../component/signs.js';
 import { isLink } from '../css/selector/form-state.js';
 import type { ElementNode } from './tree.js';
 
 /** True for what only looks like a control: no link, no button, and nothing that a keyboard reaches as one. */
 export const isImposter = (element: ElementNode): boolean =>
   !isLink(element) &&
-  !isButtonElement(element) &&
-  element.name !== 'summary' &&
+  !['button', 'input', 'summary'].includes(element.name) &&
+  // A role says what it is to be; only with a place in the order of keys is it reached.
   !(element.attributes.get('role') === 'button' && element.attributes.has('tabindex'));
 
 const DROPPED = new Set(['role', 'tabindex', 'href', 'type']);
