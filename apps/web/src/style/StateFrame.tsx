@@ -189,15 +189,19 @@ function Picture({
       Math.max((full - 2 * ROOM_AROUND) / Math.max(1, box.height), SMALLEST),
     );
     const whole = Math.min(1, width / size.width);
-    // Never so small that the page would not fill its picture.
-    const scale = Math.max(zoom * (framing === 'page' ? whole : fitted), width / size.width);
+    // Never so small that the page would not fill its picture, nor larger than it is for that alone.
+    const scale = Math.max(zoom * (framing === 'page' ? whole : fitted), Math.min(1, width / size.width));
+    // A page that is narrower than its picture stands in the middle of it.
+    const spare = Math.max(0, width - size.width * scale) / 2;
     // Never past the edges of the page, so that the picture is always full.
     const clamp = (value: number, least: number) => Math.min(0, Math.max(least, value));
     const next = {
-      x: clamp(
-        Math.max(width / 2 - (box.left + box.width / 2) * scale, ROOM_AROUND - box.left * scale),
-        width - size.width * scale,
-      ),
+      x:
+        spare ||
+        clamp(
+          Math.max(width / 2 - (box.left + box.width / 2) * scale, ROOM_AROUND - box.left * scale),
+          width - size.width * scale,
+        ),
       y: clamp(
         Math.max(full / 2 - (box.top + box.height / 2) * scale, ROOM_AROUND - box.top * scale),
         full - size.height * scale,
