@@ -73,8 +73,11 @@ async function endToEnd(extra = []) {
   await started(startServer({ port, databaseUrl: db.url, practicePort }));
   const env = { RETOQUE_URL: `http://127.0.0.1:${port}`, PRACTICE_URL: `http://127.0.0.1:${practicePort}` };
   if (extra.length) await playwright('named', env, extra);
-  // The comparison with Chromium shares nothing with the screens, so they run beside each other.
-  else await Promise.all(['agreement', 'screens'].map((name) => playwright(name, env, [`--project=${name}`])));
+  else {
+    // The comparisons with Chromium share nothing; the screens share one server, and need both cores for one browser.
+    await playwright('agreement', env, ['--project=agreement', '--fully-parallel', '--workers=2']);
+    await playwright('screens', env, ['--project=screens']);
+  }
   await stopAll();
 }
 
@@ -117,7 +120,9 @@ try {
   await ensurePackages(...needs);
   await ensureInstalled();
   if (wanted.some((name) => ['types', 'e2e', 'api'].includes(name))) await build();
-  for (const name of wanted) await STEPS[name](extra);
+  // What reads the sources alone runs beside its like; the rest needs the machine for itself.
+  const groups = first ? [wanted] : [['lint', 'types'], ['unit'], ['api'], ['e2e']];
+  for (const group of groups) await Promise.all(group.map((name) => STEPS[name](extra)));
 } catch (error) {
   failWith(error);
   failed++;

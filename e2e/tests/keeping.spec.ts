@@ -83,6 +83,9 @@ test('two windows: the newer one can be loaded', async ({ page, context }) => {
 test('a lost connection keeps the edits, says so, and sends them when it is back', async ({ page, context }) => {
   await openButton(page);
   await saved(page);
+  // With the first move of the pointer comes what reads typed CSS.
+  await cell(page, 'text', 'default').hover();
+  await page.waitForLoadState('networkidle');
   await context.setOffline(true);
   await setColour(page, 'text', 'hover', '#ffeedd');
   await expect(page.getByText('Not saved yet: no answer')).toBeVisible();

@@ -4,6 +4,7 @@ import { useEffect, useRef, useState } from 'react';
 import { engine } from '../engine/engine';
 import { elementIn, visibleBox, type Box } from '../frame/geometry';
 import { SafeFrame } from '../frame/SafeFrame';
+import { usePickElement } from '../frame/usePickElement';
 import { useStage } from '../shell/useStage';
 
 /** The page, on which the element is pointed at that something new goes beside; by keyboard, arrow keys walk the tree. */
@@ -20,7 +21,6 @@ export function PlacePad({
 }) {
   const frame = useRef<HTMLIFrameElement>(null);
   const [loaded, setLoaded] = useState(0);
-  const [hovered, setHovered] = useState<Box>();
   const [chosen, setChosen] = useState<Box>();
   const stage = useStage('wide');
   const html = useQuery({
@@ -28,36 +28,18 @@ export function PlacePad({
     staleTime: Infinity,
     queryFn: () => engine().liveFrame(versionId),
   });
+  const hovered = usePickElement(frame, loaded, onPick);
   useEffect(() => {
     const document = frame.current?.contentDocument;
     if (!loaded || !document) return;
-    const elementOf = (event: Event) => (event.target as Element).closest?.<HTMLElement>(`[${ORDER_ATTRIBUTE}]`);
-    const point = (event: Event) => {
-      const element = elementOf(event);
-      setHovered(element ? visibleBox(element) : undefined);
-    };
-    const pick = (event: Event) => {
-      event.preventDefault();
-      event.stopPropagation();
-      const element = elementOf(event);
-      if (element) onPick(Number(element.getAttribute(ORDER_ATTRIBUTE)));
-    };
     const follow = () => {
       const element = order === undefined ? null : elementIn(document, order);
       setChosen(element ? visibleBox(element) : undefined);
     };
     follow();
-    document.addEventListener('pointerover', point, true);
-    document.addEventListener('click', pick, true);
-    document.addEventListener('submit', pick, true);
     document.addEventListener('scroll', follow, true);
-    return () => {
-      document.removeEventListener('pointerover', point, true);
-      document.removeEventListener('click', pick, true);
-      document.removeEventListener('submit', pick, true);
-      document.removeEventListener('scroll', follow, true);
-    };
-  }, [loaded, order, onPick]);
+    return () => document.removeEventListener('scroll', follow, true);
+  }, [loaded, order]);
   const walk = (key: string): boolean => {
     const document = frame.current?.contentDocument;
     if (!document) return false;

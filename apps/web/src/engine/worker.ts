@@ -161,6 +161,9 @@ function localCss(css: string, page: EnginePage): string {
   return css.includes('url(') ? rewriteUrls(css, { address: page.address, ...assetsOf(page) }) : css;
 }
 
+/** No plan of a look has it. */
+const FONTS_ID = -1;
+
 let localRules = new WeakMap<FrameRules, FrameRules>();
 
 const fontCss = () =>
@@ -180,8 +183,6 @@ function framesOf(rules: readonly FrameRules[], page: EnginePage): readonly Fram
   const fonts = fontCss();
   return fonts ? [{ id: FONTS_ID, rules: [{ states: 0, css: fonts }] }, ...local] : local;
 }
-/** No plan of a look has it. */
-const FONTS_ID = -1;
 
 let framesListener: FramesListener | undefined;
 

@@ -1,11 +1,11 @@
 import { Box, Dialog, Portal } from '@chakra-ui/react';
-import { ORDER_ATTRIBUTE, VIEWPORTS, type ViewportName } from '@retoque/core';
+import { VIEWPORTS, type ViewportName } from '@retoque/core';
 import { useQuery } from '@tanstack/react-query';
 import { X } from 'lucide-react';
-import { useEffect, useRef, useState } from 'react';
+import { useRef, useState } from 'react';
 import { engine } from '../engine/engine';
-import { elementIn, visibleBox, type Box as Rect } from '../frame/geometry';
 import { SafeFrame } from '../frame/SafeFrame';
+import { usePickElement } from '../frame/usePickElement';
 import { Button } from '../theme/Button';
 
 const WIDTH = 920;
@@ -27,7 +27,6 @@ export default function Pointing({
 }) {
   const frame = useRef<HTMLIFrameElement>(null);
   const [loaded, setLoaded] = useState(0);
-  const [box, setBox] = useState<Rect>();
   const size = VIEWPORTS[viewport];
   const scale = Math.min(1, WIDTH / size.width);
   const html = useQuery({
@@ -35,32 +34,7 @@ export default function Pointing({
     staleTime: Infinity,
     queryFn: () => engine().liveFrame(versionId),
   });
-  useEffect(() => {
-    const document = frame.current?.contentDocument;
-    if (!loaded || !document) return;
-    const orderOf = (event: Event) =>
-      (event.target as Element).closest?.(`[${ORDER_ATTRIBUTE}]`)?.getAttribute(ORDER_ATTRIBUTE);
-    const point = (event: Event) => {
-      const order = orderOf(event);
-      const element = order ? elementIn(document, Number(order)) : null;
-      setBox(element ? visibleBox(element) : undefined);
-    };
-    const pick = (event: Event) => {
-      event.preventDefault();
-      event.stopPropagation();
-      const order = orderOf(event);
-      if (order) onPick(Number(order));
-    };
-    const stop = (event: Event) => event.preventDefault();
-    document.addEventListener('pointerover', point, true);
-    document.addEventListener('click', pick, true);
-    document.addEventListener('submit', stop, true);
-    return () => {
-      document.removeEventListener('pointerover', point, true);
-      document.removeEventListener('click', pick, true);
-      document.removeEventListener('submit', stop, true);
-    };
-  }, [loaded, onPick]);
+  const box = usePickElement(frame, loaded, onPick);
   return (
     <Dialog.Root open closeOnInteractOutside={false} onOpenChange={({ open }) => !open && onClose()}>
       <Portal>

@@ -7,7 +7,15 @@ const time = new Intl.DateTimeFormat(undefined, { hour: '2-digit', minute: '2-di
 /** Whether the work is safe, in the bar. */
 export function SaveStatus({ state, onRetry }: { state: SaveState; onRetry: () => void }) {
   return (
-    <Box as="span" role="status" display="inline-flex" whiteSpace="nowrap" alignItems="center" gap="8px" data-save={state.kind}>
+    <Box
+      as="span"
+      role="status"
+      display="inline-flex"
+      whiteSpace="nowrap"
+      alignItems="center"
+      gap="8px"
+      data-save={state.kind}
+    >
       {words(state)}
       {state.kind === 'waiting' ? (
         <Button variant="bar" size="s" onClick={onRetry}>

@@ -514,7 +514,7 @@ export function StyleBench({
   );
 
   return (
-    <div className="bench" onPointerDownCapture={prepare} onKeyDownCapture={prepare}>
+    <div className="bench" onPointerMoveCapture={prepare} onPointerDownCapture={prepare} onKeyDownCapture={prepare}>
       <div className="over">
         <BenchBar
           siteName={site.name}

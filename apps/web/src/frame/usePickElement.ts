@@ -1,0 +1,43 @@
+import { ORDER_ATTRIBUTE } from '@retoque/core';
+import { useEffect, useState, type RefObject } from 'react';
+import { visibleBox, type Box } from './geometry';
+
+/**
+ * Lets an element of a page in a frame be pointed at; a click picks it, and does nothing else on the page.
+ *
+ * @param loaded how often the frame was loaded; 0 before the first time
+ * @param onPick told the element's order in the document
+ * @returns the box of what is pointed at
+ */
+export function usePickElement(
+  frame: RefObject<HTMLIFrameElement | null>,
+  loaded: number,
+  onPick: (order: number) => void,
+): Box | undefined {
+  const [box, setBox] = useState<Box>();
+  useEffect(() => {
+    const document = frame.current?.contentDocument;
+    if (!loaded || !document) return;
+    const elementOf = (event: Event) => (event.target as Element).closest?.<HTMLElement>(`[${ORDER_ATTRIBUTE}]`);
+    const point = (event: Event) => {
+      const element = elementOf(event);
+      setBox(element ? visibleBox(element) : undefined);
+    };
+    const pick = (event: Event) => {
+      event.preventDefault();
+      event.stopPropagation();
+      const element = elementOf(event);
+      if (element) onPick(Number(element.getAttribute(ORDER_ATTRIBUTE)));
+    };
+    const stop = (event: Event) => event.preventDefault();
+    document.addEventListener('pointerover', point, true);
+    document.addEventListener('click', pick, true);
+    document.addEventListener('submit', stop, true);
+    return () => {
+      document.removeEventListener('pointerover', point, true);
+      document.removeEventListener('click', pick, true);
+      document.removeEventListener('submit', stop, true);
+    };
+  }, [frame, loaded, onPick]);
+  return box;
+}
