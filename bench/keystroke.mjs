@@ -176,7 +176,7 @@ export async function benchKeystroke(url) {
   for (const unfold of [false, true]) {
     if (unfold) {
       await page.getByRole('button', { name: 'Commands' }).click();
-      await page.keyboard.insertText('Unfold every');
+      await page.getByLabel('Find a command').fill('Unfold every');
       await page.keyboard.press('Enter');
       await page.waitForTimeout(1500);
     }

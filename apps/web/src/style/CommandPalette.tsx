@@ -16,7 +16,15 @@ const Item = chakra('div', {
 });
 
 /** Everything that can be done here, found by typing. */
-export default function CommandPalette({ commands, onClose }: { commands: readonly Command[]; onClose: () => void }) {
+export default function CommandPalette({
+  commands,
+  open,
+  onClose,
+}: {
+  commands: readonly Command[];
+  open: boolean;
+  onClose: () => void;
+}) {
   const [search, setSearch] = useState('');
   const [at, setAt] = useState(0);
   const list = useRef<HTMLDivElement>(null);
@@ -54,7 +62,7 @@ export default function CommandPalette({ commands, onClose }: { commands: readon
     }
   };
   return (
-    <Dialog.Root open onOpenChange={(details) => !details.open && close()}>
+    <Dialog.Root open={open} onOpenChange={(details) => !details.open && close()}>
       <Portal>
         <Dialog.Backdrop />
         <Dialog.Positioner>

@@ -5,10 +5,18 @@ import { SHEET_KEYS, type Command } from './commands';
 import { Keys } from './Keys';
 
 /** Every key of the Style screen. */
-export default function Shortcuts({ commands, onClose }: { commands: readonly Command[]; onClose: () => void }) {
+export default function Shortcuts({
+  commands,
+  open,
+  onClose,
+}: {
+  commands: readonly Command[];
+  open: boolean;
+  onClose: () => void;
+}) {
   const own = commands.flatMap(({ keys, name }) => (keys ? [[keys, name] as const] : []));
   return (
-    <Dialog.Root open onOpenChange={(details) => !details.open && onClose()}>
+    <Dialog.Root open={open} onOpenChange={(details) => !details.open && onClose()}>
       <Portal>
         <Dialog.Backdrop />
         <Dialog.Positioner>

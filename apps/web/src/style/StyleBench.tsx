@@ -78,6 +78,7 @@ const NO_PARTS: never[] = [];
 const NO_CHECKS: never[] = [];
 const NO_COLOURS: never[] = [];
 const NO_FAMILIES: never[] = [];
+const NO_COMMANDS: never[] = [];
 const NO_RULES: readonly FrameRules[] = [];
 
 /** The main screen: one component in all its states, the state sheet below, the editor of the chosen cell beside. */
@@ -154,6 +155,9 @@ export function StyleBench({
   const grid = useRef<HTMLDivElement>(null);
   const finder = useRef<HTMLInputElement>(null);
   const [dialog, setDialog] = useState<'commands' | 'keys' | 'pointing' | 'preview' | 'anew'>();
+  // Once they were opened they stay, so that they close as they open.
+  const [lists, setLists] = useState(false);
+  if (!lists && (dialog === 'commands' || dialog === 'keys')) setLists(true);
   const [pointed, setPointed] = useState<string>();
   const siteComponents = useSiteComponents(site.pages, kept, site.bounds);
 
@@ -487,7 +491,10 @@ export function StyleBench({
   const point = useCallback(() => setDialog('pointing'), []);
   const openAnew = useCallback(() => setDialog('anew'), []);
   const openPreview = useCallback(() => setDialog('preview'), []);
-  const prepare = useCallback(() => void loadReader().catch(() => undefined), []);
+  const prepare = useCallback(() => {
+    void loadReader().catch(() => undefined);
+    void import('./CommandPalette').catch(() => undefined);
+  }, []);
   const closeDialog = useCallback(() => setDialog(undefined), []);
   const correct = useSteady((selector: string | undefined) => {
     setPointed(undefined);
@@ -723,8 +730,20 @@ export function StyleBench({
         </CellSiteContext>
       </aside>
       <Suspense>
-        {dialog === 'commands' ? <CommandPalette commands={commands} onClose={closeDialog} /> : null}
-        {dialog === 'keys' ? <Shortcuts commands={commands} onClose={closeDialog} /> : null}
+        {lists ? (
+          <>
+            <CommandPalette
+              commands={dialog === 'commands' ? commands : NO_COMMANDS}
+              open={dialog === 'commands'}
+              onClose={closeDialog}
+            />
+            <Shortcuts
+              commands={dialog === 'keys' ? commands : NO_COMMANDS}
+              open={dialog === 'keys'}
+              onClose={closeDialog}
+            />
+          </>
+        ) : null}
         {dialog === 'preview' && part ? (
           <Preview
             name={component.name}
