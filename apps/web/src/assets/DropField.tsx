@@ -1,5 +1,6 @@
 import { Upload } from 'lucide-react';
-import { useId, useState } from 'react';
+import { useId } from 'react';
+import { useFileDrop } from '../shell/useFileDrop';
 
 /** A place to drop files on, or to choose them with; what was refused is named beside it. */
 export function DropField({
@@ -17,26 +18,13 @@ export function DropField({
   onFiles: (files: readonly File[]) => void;
 }) {
   const id = useId();
-  const [over, setOver] = useState(false);
   const take = (list: FileList | null) => {
     const files = [...(list ?? [])];
     if (files.length) onFiles(files);
   };
+  const { over, handlers } = useFileDrop(take);
   return (
-    <div
-      className="drop-field"
-      data-over={over ? '' : undefined}
-      onDragOver={(event) => {
-        event.preventDefault();
-        setOver(true);
-      }}
-      onDragLeave={() => setOver(false)}
-      onDrop={(event) => {
-        event.preventDefault();
-        setOver(false);
-        take(event.dataTransfer.files);
-      }}
-    >
+    <div className="drop-field" data-over={over ? '' : undefined} {...handlers}>
       <label htmlFor={id} className="small-button">
         <Upload aria-hidden="true" />
         {busy ? 'Uploading…' : label}

@@ -161,27 +161,30 @@ function localCss(css: string, page: EnginePage): string {
   return css.includes('url(') ? rewriteUrls(css, { address: page.address, ...assetsOf(page) }) : css;
 }
 
+/** The site's font files under an address each. */
+const fontsAt = (addressOf: (file: EngineFile) => string) =>
+  siteFiles.flatMap((file) => (file.font ? [{ ...file.font, address: addressOf(file) }] : []));
+
 /** No plan of a look has it. */
 const FONTS_ID = -1;
 
-let localRules = new WeakMap<FrameRules, FrameRules>();
-
-const fontCss = () =>
-  fontFaces(siteFiles.flatMap(({ font, hash }) => (font ? [{ ...font, address: assetBase + hash }] : [])));
+/** Rules with local addresses, by the rules as they are planned. */
+let localRules = new WeakMap<FrameRules['rules'], FrameRules>();
+/** The rules of the site's font files, as frames load them; made when the files change. */
+let fontCss = '';
 
 /** The rules of a look for still frames, fonts and pictures included. */
 function framesOf(rules: readonly FrameRules[], page: EnginePage): readonly FrameRules[] {
   const local = rules.map((own) => {
     if (!own.rules.some(({ css }) => css.includes('url('))) return own;
-    let made = localRules.get(own);
+    let made = localRules.get(own.rules);
     if (!made) {
       made = { ...own, rules: own.rules.map((rule) => ({ ...rule, css: localCss(rule.css, page) })) };
-      localRules.set(own, made);
+      localRules.set(own.rules, made);
     }
     return made;
   });
-  const fonts = fontCss();
-  return fonts ? [{ id: FONTS_ID, rules: [{ states: 0, css: fonts }] }, ...local] : local;
+  return fontCss ? [{ id: FONTS_ID, rules: [{ states: 0, css: fontCss }] }, ...local] : local;
 }
 
 let framesListener: FramesListener | undefined;
@@ -199,6 +202,7 @@ const engine: Engine = {
   async useFiles(files) {
     siteFiles = files;
     localRules = new WeakMap();
+    fontCss = fontFaces(fontsAt(({ hash }) => assetBase + hash));
   },
 
   async siteFonts(versionId) {
@@ -236,7 +240,7 @@ const engine: Engine = {
 
   async liveCss(ref, look) {
     const session = sessionOf(ref);
-    return `${fontCss()}\n${localCss(`${session.wider}\n${session.css(look)}`, opened(ref.versionId).page)}`;
+    return `${fontCss}\n${localCss(`${session.wider}\n${session.css(look)}`, opened(ref.versionId).page)}`;
   },
 
   async atWidth(ref, look, viewport, place) {
@@ -358,10 +362,9 @@ const engine: Engine = {
   async pictures(versionId) {
     const { page, session } = opened(versionId);
     const { assetAt } = assetsOf(page);
-    const addresses = [...page.assets.map(({ address }) => address)];
     return {
       base: baseOf(session.tree, page.address),
-      served: new Map(addresses.map((address) => [address, assetAt(address)!])),
+      served: new Map(page.assets.map(({ address }) => [address, assetAt(address)!])),
     };
   },
 
@@ -376,7 +379,7 @@ const engine: Engine = {
     const { css, pageCss, plans, proof, cases } = sessionOf(ref).handover(
       look,
       name,
-      siteFiles.flatMap(({ font, address }) => (font ? [{ ...font, address }] : [])),
+      fontsAt(({ address }) => address),
     );
     return {
       css,

@@ -8,6 +8,7 @@ import { useNavigate } from 'react-router';
 import { z } from 'zod';
 import { useBringPage, type Bring } from '../api/queries';
 import { Notice } from '../shell/Notice';
+import { useFileDrop } from '../shell/useFileDrop';
 import { surveyPath } from '../shell/paths';
 import { Button } from '../theme/Button';
 
@@ -285,7 +286,6 @@ function FileChooser({
   error: string | undefined;
   onChange: (files: readonly File[]) => void;
 }) {
-  const [over, setOver] = useState(false);
   const input = useRef<HTMLInputElement>(null);
   const add = (more: FileList | null) => {
     if (!more?.length) return;
@@ -293,6 +293,7 @@ function FileChooser({
     for (const file of more) byName.set(file.name, file);
     onChange([...byName.values()]);
   };
+  const { over, handlers } = useFileDrop(add);
   return (
     <Box>
       <Box
@@ -301,16 +302,7 @@ function FileChooser({
         borderRadius="l"
         padding="22px"
         textAlign="center"
-        onDragOver={(event) => {
-          event.preventDefault();
-          setOver(true);
-        }}
-        onDragLeave={() => setOver(false)}
-        onDrop={(event) => {
-          event.preventDefault();
-          setOver(false);
-          add(event.dataTransfer.files);
-        }}
+        {...handlers}
       >
         <Box color="ink2" mb="10px">
           Drop the HTML file here, with its stylesheets, pictures and fonts, up to 20 MB.

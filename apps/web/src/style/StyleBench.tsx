@@ -376,7 +376,6 @@ export function StyleBench({
   const chooseTrial = useChangeComponent(component.id);
   const tell = (problem: Error) => toaster.create({ title: problem.message });
   const pick = useSteady(({ found, pages }: SiteComponent) => {
-    // Where the page in hand was not looked at yet, it is tried first: most of a site stands on each of its pages.
     const on = pages.find((item) => item.id === page.id) ?? pages[0]!;
     open.mutate(
       { pageId: on.id, kind: found.kind, name: found.name, locator: structuredClone(found.locator) as never },
