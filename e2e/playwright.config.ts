@@ -1,6 +1,9 @@
 import { defineConfig } from '@playwright/test';
 
 const root = process.getuid?.() === 0;
+const servers = (process.env.RETOQUE_URLS ?? 'http://127.0.0.1:4310').split(',');
+/** Each worker has a server of its own. */
+const baseURL = servers[Number(process.env.TEST_PARALLEL_INDEX ?? 0) % servers.length]!;
 
 /** Started by tools/test.mjs, which gives the addresses of a real server, database and practice host. */
 export default defineConfig({
@@ -9,14 +12,13 @@ export default defineConfig({
   timeout: 120_000,
   // A busy machine is slow; what never comes is still noticed.
   expect: { timeout: 20_000 },
-  workers: 1,
   projects: [
     { name: 'agreement', testMatch: /agreement\.spec/ },
     { name: 'screens', testIgnore: /agreement\.spec/ },
   ],
   forbidOnly: Boolean(process.env.CI),
   use: {
-    baseURL: process.env.RETOQUE_URL ?? 'http://127.0.0.1:4310',
+    baseURL,
     viewport: { width: 1280, height: 800 },
     permissions: ['clipboard-read', 'clipboard-write'],
     launchOptions: {

@@ -19,6 +19,8 @@ const esm = { NODE_OPTIONS: '--experimental-vm-modules --no-warnings' };
 const { started, stopAll } = running();
 let passed = 0;
 let failed = 0;
+/** As many browsers at a time, each with a server of its own. */
+const WORKERS = 2;
 
 const database = () => startPostgres(dataFolder(`test-${process.pid}-${Date.now()}`), { throwaway: true });
 
@@ -66,17 +68,25 @@ async function playwright(name, env, args) {
   rmSync(report, { force: true });
 }
 
-async function endToEnd(extra = []) {
-  const [port, practicePort] = [await freePort(), await freePort()];
+/** A server with a database of its own, so that what tests do to the demo site is theirs alone. */
+async function ownServer(practicePort) {
+  const port = await freePort();
   const db = await started(database());
-  await started(startPracticeHost(practicePort));
   await started(startServer({ port, databaseUrl: db.url, practicePort }));
-  const env = { RETOQUE_URL: `http://127.0.0.1:${port}`, PRACTICE_URL: `http://127.0.0.1:${practicePort}` };
-  if (extra.length) await playwright('named', env, extra);
+  return `http://127.0.0.1:${port}`;
+}
+
+async function endToEnd(extra = []) {
+  const practicePort = await freePort();
+  await started(startPracticeHost(practicePort));
+  const servers = [];
+  for (let i = 0; i < WORKERS; i++) servers.push(await ownServer(practicePort));
+  const env = { RETOQUE_URLS: servers.join(','), PRACTICE_URL: `http://127.0.0.1:${practicePort}` };
+  const parallel = [`--workers=${WORKERS}`];
+  if (extra.length) await playwright('named', env, [...parallel, ...extra]);
   else {
-    // The comparisons with Chromium share nothing; the screens share one server, and need both cores for one browser.
-    await playwright('agreement', env, ['--project=agreement', '--fully-parallel', '--workers=2']);
-    await playwright('screens', env, ['--project=screens']);
+    await playwright('agreement', env, ['--project=agreement', '--fully-parallel', ...parallel]);
+    await playwright('screens', env, ['--project=screens', ...parallel]);
   }
   await stopAll();
 }
