@@ -1,4 +1,4 @@
-/** Arrows run one way: core <- contract <- apps; apps do not import each other. */
+/** Arrows run one way: core <- contract, decode <- apps; apps do not import each other. */
 const apps = ['server', 'web', 'cli', 'practice-host'];
 
 module.exports = {
@@ -8,7 +8,7 @@ module.exports = {
       severity: 'error',
       comment: 'The core imports nothing of ours.',
       from: { path: '^packages/core/' },
-      to: { path: '^(packages/contract|apps)/' },
+      to: { path: '^(packages/(contract|decode)|apps)/' },
     },
     {
       name: 'core-computes-only',
@@ -16,6 +16,12 @@ module.exports = {
       comment: 'No file system, no network, no process in the core.',
       from: { path: '^packages/(core|contract)/src/', pathNot: '\\.test\\.ts$|/testing/' },
       to: { dependencyTypes: ['core'] },
+    },
+    {
+      name: 'decode-imports-the-core-alone',
+      severity: 'error',
+      from: { path: '^packages/decode/' },
+      to: { path: '^(packages/contract|apps)/' },
     },
     {
       name: 'contract-imports-no-app',

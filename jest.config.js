@@ -18,6 +18,7 @@ const shared = {
   moduleNameMapper: {
     '^@retoque/core$': '<rootDir>/packages/core/src/index.ts',
     '^@retoque/contract$': '<rootDir>/packages/contract/src/index.ts',
+    '^@retoque/decode$': '<rootDir>/packages/decode/src/index.ts',
     '^(\\.{1,2}/.*)\\.js$': '$1',
   },
   testEnvironment: 'node',

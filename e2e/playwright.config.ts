@@ -13,8 +13,8 @@ export default defineConfig({
   // A busy machine is slow; what never comes is still noticed.
   expect: { timeout: 20_000 },
   projects: [
-    { name: 'agreement', testMatch: /agreement\.spec/ },
-    { name: 'screens', testIgnore: /agreement\.spec/ },
+    { name: 'agreement', testMatch: /(agreement|pixels)\.spec/ },
+    { name: 'screens', testIgnore: /(agreement|pixels)\.spec/ },
   ],
   forbidOnly: Boolean(process.env.CI),
   use: {

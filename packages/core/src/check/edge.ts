@@ -2,34 +2,52 @@ import { over } from '../colour/composite.js';
 import { contrastRatio } from '../colour/contrast.js';
 import { parseColour } from '../colour/parse.js';
 import { WHITE, type Rgba } from '../colour/rgba.js';
-import type { ElementStyle, StyledPage } from '../css/styles.js';
 import { isDisabled } from '../css/selector/form-state.js';
+import { splitTopLevel } from '../css/values/split.js';
+import type { ElementStyle, StyledPage } from '../css/styles.js';
+import { borderWidths } from '../paint/boxes.js';
+import { type Box } from '../paint/box.js';
+import { flatPair, isFlat } from '../paint/flat.js';
+import { paintGradient } from '../paint/gradient/gradient.js';
+import { COVERED, measureScene } from '../paint/measure.js';
+import { colourOfSteps, pixelOf, rasters } from '../paint/raster.js';
+import { sceneFor, type Basis, type Looking } from '../paint/scene.js';
 import { descendants, type ElementNode } from '../page/tree.js';
-import { backdropOf, paint } from './backdrop.js';
-import type { Check } from './check.js';
-import { hiddenBy } from './text.js';
+import { without, type Check } from './check.js';
+import { hiddenBy } from './hidden.js';
+import { textAreas } from './text.js';
 
 /** WCAG 2.2, 1.4.11: what identifies a control or a graphic contrasts by this much with what is beside it. */
 export const NEEDED_EDGE = 3;
 
-const blank = { measured: undefined, foreground: undefined, background: undefined, basis: 'ancestors' as const };
-const common = { criterion: '1.4.11' as const, needed: NEEDED_EDGE, large: false };
+const exempt = (reason: string) => without('1.4.11', 'exempt', NEEDED_EDGE, reason);
+const unsure = (reason: string, basis?: Basis) => without('1.4.11', 'unsure', NEEDED_EDGE, reason, basis);
 
-const exempt = (reason: string): Check => ({ ...common, ...blank, verdict: 'exempt', reason });
-const unsure = (reason: string): Check => ({ ...common, ...blank, verdict: 'unsure', reason });
-
-function measured(foreground: Rgba, background: Rgba): Check {
+function measured(foreground: Rgba, background: Rgba, basis: Basis, at?: Check['at']): Check {
   const ratio = contrastRatio(foreground, background);
-  const verdict = ratio >= NEEDED_EDGE ? 'passes' : 'short';
-  return { ...common, verdict, measured: ratio, foreground, background, reason: undefined, basis: 'ancestors' };
+  return {
+    criterion: '1.4.11',
+    verdict: ratio >= NEEDED_EDGE ? 'passes' : 'short',
+    measured: ratio,
+    needed: NEEDED_EDGE,
+    unit: 'ratio',
+    large: false,
+    foreground,
+    background,
+    reason: undefined,
+    basis,
+    at,
+  };
 }
 
-const SIDES = ['top', 'right', 'bottom', 'left'];
+const SIDES = ['top', 'right', 'bottom', 'left'] as const;
 
-/** Colours of the sides that are drawn. */
-const drawnSides = (style: ElementStyle): Rgba[] =>
-  SIDES.filter((side) => Number.parseFloat(style.text(`border-${side}-width`)) > 0).map((side) =>
-    style.colour(`border-${side}-color`),
+const lowest = (checks: readonly Check[]): Check | undefined =>
+  checks.reduce<Check | undefined>((low, check) => (!low || check.measured! < low.measured! ? check : low), undefined);
+const highest = (checks: readonly Check[]): Check | undefined =>
+  checks.reduce<Check | undefined>(
+    (high, check) => (!high || check.measured! > high.measured! ? check : high),
+    undefined,
   );
 
 function excused(page: StyledPage, element: ElementNode): Check | undefined {
@@ -38,37 +56,125 @@ function excused(page: StyledPage, element: ElementNode): Check | undefined {
   return isDisabled(element) ? exempt('Disabled controls are exempt.') : undefined;
 }
 
-/** What lies around an element, and behind it; why that cannot be said where it cannot. */
-function surroundings(page: StyledPage, element: ElementNode): { outside: Rgba; inside: Rgba } | string {
-  const own = backdropOf(page, element);
-  // An opaque ground hides what lies behind it, and yet it stands beside that.
-  const around = element.parent ? backdropOf(page, element.parent) : { layers: [], doubt: undefined };
-  const doubt = own.doubt ?? around.doubt;
+/** The one colour behind what an element holds; why it cannot be said where it cannot. */
+function colourBehind(looking: Looking, element: ElementNode | undefined): Rgba | string {
+  if (!element) return WHITE;
+  const { nodes, doubt } = sceneFor({ ...looking, geometry: undefined }, { element }, undefined);
   if (doubt) return doubt;
-  return { outside: paint(around.layers), inside: paint(own.layers) };
+  return isFlat(nodes)
+    ? flatPair(nodes).background
+    : 'A gradient or picture lies behind, and where, only geometry tells.';
+}
+
+/** Drawn sides and ground of an element as its ancestors' grounds tell. */
+function edgeByAncestors(looking: Looking, element: ElementNode): Check {
+  const style = looking.view.of(element);
+  const inside = colourBehind(looking, element);
+  // An opaque ground hides what lies behind it, and yet it stands beside that.
+  const outside = colourBehind(looking, element.parent);
+  if (typeof inside === 'string') return unsure(inside);
+  if (typeof outside === 'string') return unsure(outside);
+  const widths = borderWidths(style);
+  const edges = SIDES.flatMap((side, i) =>
+    widths[i]! > 0 ? [measured(over(style.colour(`border-${side}-color`), inside), outside, 'ancestors')] : [],
+  );
+  return decide(edges, measured(inside, outside, 'ancestors'));
+}
+
+/** Every drawn side must be seen, and the weakest speaks for them; or the ground shows where the control is. */
+function decide(edges: readonly Check[], ground: Check): Check {
+  const weakest = lowest(edges);
+  return weakest && weakest.measured! >= ground.measured! ? weakest : ground;
+}
+
+/** A strip along one side, so far from the edge of the border box and a pixel thick, without the corners. */
+function strip(box: Box, side: (typeof SIDES)[number], out: number, corner: number): Box {
+  const along = (length: number) => Math.max(1, length - 2 * corner);
+  const across = side === 'top' || side === 'bottom';
+  const x = across
+    ? box.x + Math.min(corner, box.width / 2)
+    : side === 'left'
+      ? box.x - out
+      : box.x + box.width + out - 1;
+  const y = across
+    ? side === 'top'
+      ? box.y - out
+      : box.y + box.height + out - 1
+    : box.y + Math.min(corner, box.height / 2);
+  return {
+    x: Math.round(x),
+    y: Math.round(y),
+    width: across ? Math.round(along(box.width)) : 1,
+    height: across ? 1 : Math.round(along(box.height)),
+  };
+}
+
+/** Colours along a strip, from its start; undefined where something behind cannot be told. */
+export function coloursAlong(looking: Looking, element: ElementNode, area: Box): Rgba[] | string {
+  const { nodes, doubt } = sceneFor(looking, { element }, area);
+  if (doubt) return doubt;
+  if (isFlat(nodes)) return [flatPair(nodes).background];
+  const colours: Rgba[] = [];
+  for (const raster of rasters(nodes, area)) {
+    for (let i = 0; i < raster.width * raster.height; i++) colours.push(colourOfSteps(pixelOf(raster, i).without));
+  }
+  return colours;
+}
+
+function worstBetween(own: readonly Rgba[], other: readonly Rgba[], area: Box): Check | undefined {
+  const count = Math.max(own.length, other.length);
+  const checks = Array.from({ length: count }, (_, i) =>
+    measured(own[Math.min(i, own.length - 1)]!, other[Math.min(i, other.length - 1)]!, 'geometry', {
+      x: area.x + (area.width > 1 ? i : 0),
+      y: area.y + (area.height > 1 ? i : 0),
+    }),
+  );
+  return lowest(checks);
+}
+
+/** The same where the element was measured: what is painted right inside, on and outside of each side. */
+function edgeByGeometry(looking: Looking, element: ElementNode, box: Box): Check {
+  const style = looking.view.of(element);
+  const widths = borderWidths(style);
+  const radius = Math.max(
+    ...['top-left', 'top-right', 'bottom-left', 'bottom-right'].map(
+      (corner) => Number.parseFloat(style.text(`border-${corner}-radius`)) || 0,
+    ),
+  );
+  const corner = Math.min(radius, Math.min(box.width, box.height) / 2) + Math.max(...widths);
+  const edges: Check[] = [];
+  const grounds: Check[] = [];
+  for (const [i, side] of SIDES.entries()) {
+    const outer = strip(box, side, 1, corner);
+    const outside = coloursAlong(looking, element, outer);
+    const inside = coloursAlong(looking, element, strip(box, side, -Math.ceil(widths[i]!), corner));
+    if (typeof outside === 'string') return unsure(outside, 'geometry');
+    if (typeof inside === 'string') return unsure(inside, 'geometry');
+    const ground = worstBetween(inside, outside, outer);
+    if (ground) grounds.push(ground);
+    if (widths[i]! <= 0) continue;
+    const border = coloursAlong(looking, element, strip(box, side, -Math.floor(widths[i]! / 2), corner));
+    if (typeof border === 'string') return unsure(border, 'geometry');
+    const edge = worstBetween(border, outside, outer);
+    if (edge) edges.push(edge);
+  }
+  return decide(edges, lowest(grounds)!);
 }
 
 /**
  * Measures what shows where a control is: its border against what surrounds it, or where none is drawn its ground. The
  * better of the two decides, since either alone identifies the control.
  */
-export function checkEdge(page: StyledPage, element: ElementNode): Check {
-  const excuse = excused(page, element);
+export function checkEdge(looking: Looking, element: ElementNode): Check {
+  const { view, geometry } = looking;
+  const excuse = excused(view, element);
   if (excuse) return excuse;
-  const style = page.of(element);
-  if (style.drawn && style.text('appearance') === 'auto' && !drawnSides(style).length) {
+  const style = view.of(element);
+  if (style.drawn && style.text('appearance') === 'auto' && borderWidths(style).every((width) => !width)) {
     return exempt('Drawn by the browser, unchanged.');
   }
-  const around = surroundings(page, element);
-  if (typeof around === 'string') return unsure(around);
-  const edges = drawnSides(style).map((colour) => measured(over(colour, around.inside), around.outside));
-  const ground = measured(around.inside, around.outside);
-  // Every drawn side must be seen; the weakest speaks for them.
-  const weakest = edges.reduce<Check | undefined>(
-    (low, edge) => (!low || edge.measured! < low.measured! ? edge : low),
-    undefined,
-  );
-  return weakest && weakest.measured! >= ground.measured! ? weakest : ground;
+  const box = geometry?.elements.get(element.order)?.box;
+  return box && box.width > 0 ? edgeByGeometry(looking, element, box) : edgeByAncestors(looking, element);
 }
 
 /** Colours that a picture made of shapes, or of text, is drawn in. */
@@ -88,28 +194,56 @@ function inkOf(page: StyledPage, element: ElementNode): Rgba[] {
 const SHAPES = new Set(['path', 'rect', 'circle', 'ellipse', 'line', 'polyline', 'polygon', 'text', 'use']);
 
 /** Measures an icon, or a mark made of text, against what lies behind it; the best of its colours shows it. */
-export function checkIcon(page: StyledPage, element: ElementNode): Check {
-  const excuse = excused(page, element);
+export function checkIcon(looking: Looking, element: ElementNode): Check {
+  const { view, geometry } = looking;
+  const excuse = excused(view, element);
   if (excuse) return excuse;
   const drawn =
     element.namespace === 'svg' ? element : ([...descendants(element)].find((node) => node.name === 'svg') ?? element);
-  const around = surroundings(page, drawn);
-  if (typeof around === 'string') return unsure(around);
-  const checks = inkOf(page, drawn).map((colour) => measured(over(colour, around.inside), around.inside));
-  const best = checks.reduce<Check | undefined>(
-    (high, check) => (!high || check.measured! > high.measured! ? check : high),
-    undefined,
-  );
-  return best ?? exempt('Nothing is drawn here.');
+  const box = geometry?.elements.get(drawn.order)?.box;
+  const areas = drawn.namespace === 'svg' ? (box && box.width > 0 ? [box] : []) : textAreas(looking, drawn);
+  const checks: Check[] = [];
+  for (const colour of inkOf(view, drawn)) {
+    const scene = sceneFor(looking, { element: drawn, colour }, areas[0]);
+    if (scene.doubt) return unsure(scene.doubt, scene.basis);
+    const found = measureScene(scene, areas, NEEDED_EDGE);
+    if (found === COVERED) return exempt('Something else is painted over it.');
+    if (!found || found.share === undefined) {
+      return unsure(
+        'Some of what lies behind passes and some does not; which part it is, only geometry tells.',
+        scene.basis,
+      );
+    }
+    checks.push({
+      ...measured(found.foreground, found.background, scene.basis, found.at),
+      measured: found.worst,
+      verdict: found.worst >= NEEDED_EDGE ? 'passes' : 'short',
+      ...(found.varies ? { share: found.share, varies: found.varies } : {}),
+    });
+  }
+  return highest(checks) ?? exempt('Nothing is drawn here.');
+}
+
+/** Colours that a ground may have, one for each place of a gradient. */
+function groundsOf(style: ElementStyle, behind: Rgba): Rgba[] | undefined {
+  const base = over(style.colour('background-color'), behind);
+  const images = splitTopLevel(style.text('background-image'));
+  if (images.length === 1 && images[0] === 'none') return [base];
+  const gradient = images.length === 1 ? paintGradient(images[0]!, 100, 100) : undefined;
+  return gradient?.colours().map(([r, g, b, alpha]) => {
+    const rest = 1 - alpha;
+    return { r: r + base.r * rest, g: g + base.g * rest, b: b + base.b * rest, alpha: 1 };
+  });
 }
 
 /** Measures the ground of one piece against that of another, both over the page's paper where they let it through. */
 export function checkGround(own: ElementStyle, other: ElementStyle | undefined): Check {
-  for (const style of [own, other]) {
-    if (style && style.text('background-image') !== 'none') return unsure('A gradient or picture lies here.');
+  const behind = other ? groundsOf(other, WHITE) : [WHITE];
+  if (own.colour('background-color').alpha === 0 && own.text('background-image') === 'none') {
+    return exempt('Drawn by the browser, unchanged.');
   }
-  const behind = other ? over(other.colour('background-color'), WHITE) : WHITE;
-  const ground = own.colour('background-color');
-  if (ground.alpha === 0) return exempt('Drawn by the browser, unchanged.');
-  return measured(over(ground, behind), behind);
+  const checks = behind?.flatMap(
+    (ground) => groundsOf(own, ground)?.map((colour) => measured(colour, ground, 'ancestors')) ?? [],
+  );
+  return (checks && lowest(checks)) ?? unsure('A picture lies here.');
 }

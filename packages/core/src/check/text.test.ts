@@ -2,12 +2,12 @@ import { describe, expect, it } from '@jest/globals';
 import { contrastRatio } from '../colour/contrast.js';
 import { parseColour } from '../colour/parse.js';
 import { selectAll } from '../page/locator.js';
-import { pageOf } from '../testing/page.js';
+import { lookingAt, pageOf } from '../testing/page.js';
 import { checkText, isLarge, worstOf } from './text.js';
 
 function check(css: string, body = '<div class="g"><a href="#" class="t">Text</a></div>', selector = '.t') {
   const page = pageOf(body, css);
-  return checkText(page.stylesFor().at(), selectAll(page.tree, selector)[0]!);
+  return checkText(lookingAt(page.stylesFor().at()), selectAll(page.tree, selector)[0]!);
 }
 
 describe('text on what lies behind it', () => {
@@ -52,15 +52,68 @@ describe('text on what lies behind it', () => {
   });
 
   it.each([
-    ['a gradient', '.g { background: linear-gradient(red, blue) }', /gradient/],
+    [
+      'a gradient that hides some of it',
+      '.g { background: linear-gradient(#000, #fff) } .t { color: #fff }',
+      /gradient/,
+    ],
     ['a picture', '.g { background: url(x.png) #fff }', /picture/],
-    ['a filter', '.g { filter: blur(1px) }', /filter/i],
+    ['a filter that smears', '.g { filter: blur(1px) }', /filter/i],
     ['being placed over something', '.g { position: absolute }', /placed over/],
-    ['blending', '.t { mix-blend-mode: multiply }', /blended/],
   ])('is unsure behind %s, and says so', (_, css, reason) => {
     const result = check(css);
     expect(result.verdict).toBe('unsure');
     expect(result.reason).toMatch(reason);
+  });
+
+  it('is sure of a gradient when all of it passes, or none does', () => {
+    expect(check('.g { background: linear-gradient(#000, #333) } .t { color: #fff }')).toMatchObject({
+      verdict: 'passes',
+      basis: 'ancestors',
+      varies: 'gradient',
+    });
+    expect(check('.g { background: linear-gradient(#ccc, #fff) } .t { color: #fff }').verdict).toBe('short');
+  });
+
+  it('is sure of blending and of filters that change colours', () => {
+    // White times a colour is the colour (Compositing 1, section 10.1.2).
+    const plain = check('.t { color: #777 }');
+    expect(check('.g { background: #fff } .t { color: #777; mix-blend-mode: multiply }').measured).toBeCloseTo(
+      plain.measured!,
+      6,
+    );
+    const inverted = check('.g { background: #000 } .t { color: #fff; filter: invert(1) }');
+    expect(inverted).toMatchObject({ verdict: 'short', measured: 1 });
+  });
+
+  it('leaves out logos, emoji and what is there for screen readers alone', () => {
+    const colours = '.t { color: #fff }';
+    expect(check(colours, '<span class="logo"><b class="t">Ferries</b></span>').reason).toMatch(/logo/);
+    expect(check(colours, '<b class="t">⛴️ 🌊</b>').reason).toMatch(/Emoji/);
+    expect(check(colours, '<b class="t">⛴️ Boats</b>').verdict).toBe('short');
+    const kept = '.t { position: absolute; width: 1px; height: 1px; overflow: hidden }';
+    expect(check(kept, '<b class="t">Skip</b>').reason).toMatch(/screen readers/);
+  });
+
+  it('counts shadows and outlines that lie all around the letters', () => {
+    const on = 'background: #fff';
+    const bare = check(`.t { color: #fff; ${on} }`);
+    expect(bare).toMatchObject({ verdict: 'short', measured: 1 });
+    const around = '1px 0 #000, -1px 0 #000, 0 1px #000, 0 -1px #000';
+    expect(check(`.t { color: #fff; ${on}; text-shadow: ${around} }`)).toMatchObject({
+      verdict: 'passes',
+      measured: 21,
+    });
+    // A shadow to one side leaves the other sides as they are.
+    expect(check(`.t { color: #fff; ${on}; text-shadow: 2px 2px #000 }`)).toMatchObject({ measured: 1 });
+    expect(check(`.t { color: #fff; ${on}; -webkit-text-stroke: 1px #000 }`)).toMatchObject({ measured: 21 });
+    // A wide soft one adds a little, and never more than a sharp one.
+    const soft = check(`.t { color: #fff; ${on}; text-shadow: 0 0 4px #000 }`).measured!;
+    expect(soft).toBeGreaterThan(1);
+    expect(soft).toBeLessThan(21);
+    // Dark letters lose by a dark shadow.
+    const lost = check(`.t { color: #767676; ${on}; text-shadow: 0 0 4px #000 }`).measured!;
+    expect(lost).toBeLessThan(4.5);
   });
 
   it('is sure again when an opaque ground covers the picture', () => {

@@ -1,11 +1,16 @@
-import { contrastRatio } from '../colour/contrast.js';
 import type { Rgba } from '../colour/rgba.js';
 import { isDisabled, isField } from '../css/selector/form-state.js';
 import { DISABLED } from '../css/selector/states.js';
 import type { StyledPage } from '../css/styles.js';
-import { ancestors, descendants, hasOwnText, selfAndAncestors, type ElementNode } from '../page/tree.js';
-import { backdropOf, paint, type Layer } from './backdrop.js';
-import type { Check, Level } from './check.js';
+import { hull, inset, type Box } from '../paint/box.js';
+import { contentBox } from '../paint/boxes.js';
+import { COVERED, measureScene, type Halo, type Measurement } from '../paint/measure.js';
+import { marked, sceneFor, type Looking, type Scene } from '../paint/scene.js';
+import { ancestors, descendants, hasOwnText, type ElementNode } from '../page/tree.js';
+import { without, type Check, type Level } from './check.js';
+import { haloOf, outlineOf } from './halo.js';
+import { hiddenBy, isOutOfReach } from './hidden.js';
+import { verdictOf } from './verdict.js';
 
 /** WCAG 2.2, 1.4.3 level AA. */
 export const NEEDED_NORMAL = 4.5;
@@ -37,22 +42,16 @@ export function textCarriers(element: ElementNode): ElementNode[] {
 export const partCarriers = (element: ElementNode): ElementNode[] =>
   isField(element) ? [element] : textCarriers(element);
 
-/** Why an element's text is not shown; undefined when it is. */
-export function hiddenBy(page: StyledPage, element: ElementNode): string | undefined {
-  if (page.of(element).text('visibility') !== 'visible') return 'It is hidden in this state.';
-  for (const node of selfAndAncestors(element)) {
-    const style = page.of(node);
-    if (style.text('display') === 'none') return 'It is not shown in this state.';
-    if (Number.parseFloat(style.text('opacity')) === 0) return 'It is fully transparent in this state.';
-  }
-  return undefined;
-}
-
+/** A text ready to be measured, or tried with other colours. */
 export interface TextCase {
   readonly carrier: ElementNode;
   readonly colour: Rgba;
-  readonly layers: readonly Layer[];
-  readonly doubt: string | undefined;
+  readonly scene: Scene;
+  /** Where its letters are; empty where that was not measured. */
+  readonly areas: readonly Box[];
+  readonly halo: Halo | undefined;
+  /** Colour of an outline around the letters. */
+  readonly outline: Rgba | undefined;
   readonly large: boolean;
 }
 
@@ -62,59 +61,145 @@ const fadedBy = (colour: Rgba, opacity: string): Rgba => {
   return Number.isFinite(share) && share < 1 ? { ...colour, alpha: colour.alpha * Math.max(0, share) } : colour;
 };
 
-/** What a text is painted with and on, ready to be measured or tried with other colours. */
-export function textCase(page: StyledPage, carrier: ElementNode, pseudo?: string): TextCase {
-  const style = page.of(carrier, pseudo);
-  const { layers, doubt } = backdropOf(page, carrier);
+/**
+ * Letters do not fill the box of their line: above capitals and below descenders it is empty, in most fonts by these
+ * shares of its height.
+ */
+const ABOVE_LETTERS = 0.15;
+const BELOW_LETTERS = 0.05;
+
+/** Where the letters of an element's own text are. */
+export function textAreas({ geometry, view }: Looking, carrier: ElementNode): Box[] {
+  const measured = geometry?.elements.get(carrier.order);
+  if (!measured) return [];
+  const style = view.of(carrier);
+  const lines = measured.lines.length ? measured.lines : [contentBox(style, measured.box)];
+  return lines
+    .map((line) => inset(line, [line.height * ABOVE_LETTERS, 0, line.height * BELOW_LETTERS, 0]))
+    .filter(({ width, height }) => width > 0.5 && height > 0.5);
+}
+
+/**
+ * What a text is painted with and on.
+ *
+ * @param tried an element whose background colour is to be tried in others
+ */
+export function textCase(looking: Looking, carrier: ElementNode, pseudo?: string, tried?: ElementNode): TextCase {
+  const style = looking.view.of(carrier, pseudo);
+  // Where it is set, the fill paints the text and not `color`.
+  const colour = fadedBy(style.colour('-webkit-text-fill-color'), pseudo === undefined ? '1' : style.text('opacity'));
+  const areas = textAreas(looking, carrier);
   return {
     carrier,
-    // Where it is set, the fill paints the text and not `color`.
-    colour: fadedBy(style.colour('-webkit-text-fill-color'), pseudo === undefined ? '1' : style.text('opacity')),
-    layers,
-    doubt,
+    colour,
+    scene: sceneFor(looking, { element: carrier, pseudo, colour, tried }, areas.length ? hull(areas) : undefined),
+    areas,
+    halo: haloOf(style),
+    outline: outlineOf(style),
     large: isLarge(style.fontSize, style.fontWeight),
   };
 }
 
-/** Contrast of text with what lies behind it; both are painted through every faded group around them. */
-export function ratioOf(text: Pick<TextCase, 'colour' | 'layers'>): {
-  ratio: number;
-  foreground: Rgba;
-  background: Rgba;
-} {
-  const foreground = paint(text.layers, text.colour);
-  const background = paint(text.layers);
-  return { ratio: contrastRatio(foreground, background), foreground, background };
-}
+const LOGO = /(^|[-_])logo(type|mark)?($|[-_])/i;
 
-const blank = { measured: undefined, foreground: undefined, background: undefined, basis: 'ancestors' as const };
+/** Text that is part of a logo: a drawing, or what is named one (WCAG 2.2, 1.4.3). */
+const isLogo = (element: ElementNode): boolean =>
+  [element, ...ancestors(element)]
+    .slice(0, 3)
+    .some((node) => node.classes.some((name) => LOGO.test(name)) || LOGO.test(node.id ?? ''));
 
-/** Measures one text by WCAG 2.2: 1.4.3 at level AA, 1.4.6 at level AAA. */
-export function checkText(page: StyledPage, carrier: ElementNode, level: Level = 'AA', pseudo?: string): Check {
-  const hidden = hiddenBy(page, carrier);
-  const text = textCase(page, carrier, pseudo);
-  const needed = neededFor(text.large, level);
-  const common = { criterion: level === 'AAA' ? ('1.4.6' as const) : ('1.4.3' as const), needed, large: text.large };
-  if (hidden) return { ...common, ...blank, verdict: 'exempt', reason: hidden };
-  const control = [carrier, ...ancestors(carrier)].find(
-    (node) => isDisabled(node) || isForcedDisabled(page, node) || node.attributes.get('aria-disabled') === 'true',
-  );
-  if (control) return { ...common, ...blank, verdict: 'exempt', reason: 'Disabled controls are exempt.' };
-  if (text.doubt) return { ...common, ...blank, verdict: 'unsure', reason: text.doubt };
-  const { ratio, foreground, background } = ratioOf(text);
-  return {
-    ...common,
-    verdict: ratio >= needed ? 'passes' : 'short',
-    measured: ratio,
-    foreground,
-    background,
-    reason: undefined,
-    basis: 'ancestors',
-  };
+const ONLY_EMOJI = /^(?:\p{Emoji_Presentation}|\p{Extended_Pictographic}|\p{Emoji_Modifier}|\u{FE0F}|\u{200D}|\s)+$/u;
+const IN_COLOUR = /\p{Emoji_Presentation}|\u{FE0F}/u;
+
+/** Glyphs that bring colours of their own. */
+function isEmoji(element: ElementNode): boolean {
+  const own = element.content.filter((item) => typeof item === 'string').join('');
+  return own.trim() !== '' && ONLY_EMOJI.test(own) && IN_COLOUR.test(own);
 }
 
 const isForcedDisabled = (page: StyledPage, element: ElementNode): boolean =>
   ((page.forced.bits.get(element) ?? 0) & DISABLED) !== 0;
+
+/** True for what a control that is switched off holds. */
+export const isSwitchedOff = (page: StyledPage, element: ElementNode): boolean =>
+  [element, ...ancestors(element)].some(
+    (node) => isDisabled(node) || isForcedDisabled(page, node) || node.attributes.get('aria-disabled') === 'true',
+  );
+
+/** Why a text is not judged. */
+function excuseOf(looking: Looking, carrier: ElementNode): string | undefined {
+  const hidden = hiddenBy(looking.view, carrier);
+  if (hidden) return hidden;
+  if (isSwitchedOff(looking.view, carrier)) return 'Disabled controls are exempt.';
+  if (isLogo(carrier)) return 'Text that is part of a logo is exempt.';
+  if (isEmoji(carrier)) return 'Emoji have colours of their own.';
+  return isOutOfReach(looking.geometry, carrier) ? 'It stands outside of the page.' : undefined;
+}
+
+/** Measures one text by WCAG 2.2: 1.4.3 at level AA, 1.4.6 at level AAA. */
+export function checkText(looking: Looking, carrier: ElementNode, level: Level = 'AA', pseudo?: string): Check {
+  const criterion = level === 'AAA' ? ('1.4.6' as const) : ('1.4.3' as const);
+  const excuse = excuseOf(looking, carrier);
+  if (excuse) {
+    const style = looking.view.of(carrier, pseudo);
+    const large = isLarge(style.fontSize, style.fontWeight);
+    return { ...without(criterion, 'exempt', neededFor(large, level), excuse), large };
+  }
+  return judgeText(textCase(looking, carrier, pseudo), level);
+}
+
+/** The check of a text that is to be judged. */
+export function judgeText(text: TextCase, level: Level): Check {
+  const criterion = level === 'AAA' ? ('1.4.6' as const) : ('1.4.3' as const);
+  const needed = neededFor(text.large, level);
+  const { basis, doubt } = text.scene;
+  const blank = (verdict: 'exempt' | 'unsure', reason: string): Check => ({
+    ...without(criterion, verdict, needed, reason, basis),
+    large: text.large,
+  });
+  if (doubt) return blank('unsure', doubt);
+  const found = measureScene(text.scene, text.areas, needed, text.halo);
+  if (found === COVERED) return blank('exempt', 'Something else is painted over it.');
+  if (!found) return blank('unsure', 'Too much lies behind it for every case to be tried.');
+  const measured = betterOutlined(found, text, needed);
+  const verdict = verdictOf(measured, needed);
+  if (!verdict) {
+    const what = found.varies === 'picture' ? 'picture' : 'gradient';
+    return blank(
+      'unsure',
+      `Some of the ${what} behind passes and some does not; which part it is, only geometry tells.`,
+    );
+  }
+  return {
+    criterion,
+    verdict,
+    measured: measured.worst,
+    needed,
+    unit: 'ratio',
+    large: text.large,
+    foreground: measured.foreground,
+    background: measured.background,
+    reason: measured.varies && basis === 'geometry' ? varying(measured) : undefined,
+    basis,
+    at: measured.at,
+    share: measured.varies ? measured.share : undefined,
+    varies: measured.varies,
+  };
+}
+
+/** Letters with an outline are read by it where it stands out from the ground better than they from it. */
+function betterOutlined(found: Measurement, { outline, scene, areas }: TextCase, needed: number): Measurement {
+  if (!outline) return found;
+  const byOutline = measureScene({ ...scene, nodes: marked(scene.nodes, outline) }, areas, needed);
+  return byOutline && byOutline !== COVERED && byOutline.worst > found.worst ? byOutline : found;
+}
+
+const varying = ({ varies }: Measurement): string =>
+  varies === 'picture'
+    ? 'Measured over the picture behind it, in its worst place.'
+    : varies === 'gradient'
+      ? 'Measured over the gradient behind it, in its worst place.'
+      : 'Measured where what lies behind it ends, in its worst place.';
 
 const SEVERITY = { short: 3, unsure: 2, passes: 1, exempt: 0 } as const;
 

@@ -1,4 +1,4 @@
-import type { Check } from '../check/check.js';
+import { without, type Check } from '../check/check.js';
 import { checkEdge, checkGround, checkIcon } from '../check/edge.js';
 import { checkText, partCarriers, worstOf } from '../check/text.js';
 import type { Demand, StateColumn } from '../component/kind.js';
@@ -6,12 +6,18 @@ import type { FoundPart } from '../component/parts.js';
 import { shownBits } from '../component/states.js';
 import { CARRIED } from '../css/selector/states.js';
 import type { SubjectGroup } from '../handover/plan.js';
+import type { Looking } from '../paint/scene.js';
 import type { SeenSubject, Subject } from '../look/subject.js';
 import { textOf, type ElementNode } from '../page/tree.js';
 import type { ColumnCheck } from './state-sheet.js';
 
 /** Sees a subject in a column's state, with whatever hides it opened. */
-export type SeeIn = (subject: Subject, column: StateColumn) => SeenSubject;
+export type SeeIn = (subject: Subject, column: StateColumn) => LookedAt;
+
+/** A subject that is seen, with what it is measured with. */
+export interface LookedAt extends SeenSubject {
+  readonly looking: Looking;
+}
 
 export interface DemandInput {
   readonly demand: Demand;
@@ -22,36 +28,26 @@ export interface DemandInput {
   readonly see: SeeIn;
 }
 
-const NOTHING: Check = {
-  criterion: '1.4.3',
-  verdict: 'exempt',
-  measured: undefined,
-  needed: 4.5,
-  large: false,
-  foreground: undefined,
-  background: undefined,
-  reason: 'It has no text of its own.',
-  basis: 'ancestors',
-};
+const NOTHING = without('1.4.3', 'exempt', 4.5, 'It has no text of its own.');
 
 interface Measured {
   readonly check: Check;
   readonly at: ElementNode;
 }
 
-function measure({ demand, part, against }: DemandInput, seen: SeenSubject): Measured[] {
-  const { view, element } = seen;
+function measure({ demand, part, against }: DemandInput, seen: LookedAt): Measured[] {
+  const { view, element, looking } = seen;
   const { pseudo } = part.part;
   if (demand.criterion === '1.4.3') {
-    if (pseudo !== undefined) return [{ check: checkText(view, element, 'AA', pseudo), at: element }];
-    return partCarriers(element).map((carrier) => ({ check: checkText(view, carrier), at: carrier }));
+    if (pseudo !== undefined) return [{ check: checkText(looking, element, 'AA', pseudo), at: element }];
+    return partCarriers(element).map((carrier) => ({ check: checkText(looking, carrier), at: carrier }));
   }
-  if (demand.of === 'edge') return [{ check: checkEdge(view, element), at: element }];
+  if (demand.of === 'edge') return [{ check: checkEdge(looking, element), at: element }];
   if (demand.of === 'ground') {
     const other = against && view.of(element, against.part.pseudo);
     return [{ check: checkGround(view.of(element, pseudo), other), at: element }];
   }
-  return [{ check: checkIcon(view, element), at: element }];
+  return [{ check: checkIcon(looking, element), at: element }];
 }
 
 /** One demand of a part in a column; of several elements the worst speaks. Nothing where none is ever in that state. */

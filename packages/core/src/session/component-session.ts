@@ -48,12 +48,12 @@ import { markStates } from '../page/rewrite-sheet.js';
 import type { StagedPages } from '../page/staged-pages.js';
 import { selfAndAncestors, type ElementNode } from '../page/tree.js';
 import { cellOf } from './cells.js';
-import { checkDemand } from './checks.js';
+import { checkDemand, type LookedAt } from './checks.js';
 import { columnsOf, unionOf, type PartColumns } from './columns.js';
 import { eachAlone, groupSubjects } from './groups.js';
 import { membersOf, type PartMember } from './members.js';
 import type { PageSession } from './page-session.js';
-import { revealOf } from './reveal.js';
+import { openedKey, revealOf } from './reveal.js';
 import { scrollbarNotes } from './scrollbar-notes.js';
 import {
   frameCss,
@@ -508,7 +508,7 @@ export class ComponentSession {
       const groups = this.groupsOf(own.part, look, environment);
       const against = this.parts.find(({ part }) => part.name === demand.against);
       const seeOn = (site: StagedPages) => (subject: Subject, column: StateColumn) =>
-        this.forcer.see(site, environment, subject, shownBits(column), this.revealFor(subject, environment));
+        this.lookAt(site, environment, subject, column);
       return own.columns.flatMap((column) => {
         const forced = groups.reduce(
           (bits, { subject }) => bits | seeOn(this.pages)(subject, column).view.forced.union,
@@ -516,7 +516,7 @@ export class ComponentSession {
         );
         return this.unlessKept(
           `demand ${demand.name} ${column.name} ${environment.width}`,
-          [environment, place, look.exceptions, this.saidIn(own.part, forced, styled)],
+          [environment, place, look.exceptions, this.page.measures.version, this.saidIn(own.part, forced, styled)],
           () => checkDemand({ demand, part: own.part, column, groups, against, see: seeOn(pages) }),
         );
       });
@@ -540,6 +540,13 @@ export class ComponentSession {
       problems: this.problems(look),
       conflicts: this.options.before ? this.conflicts(look, environment, place) : [],
     };
+  }
+
+  /** A subject in a column's state with whatever hides it opened, and what it is measured with. */
+  private lookAt(site: StagedPages, environment: Environment, subject: Subject, column: StateColumn): LookedAt {
+    const reveal = this.revealFor(subject, environment);
+    const seen = this.forcer.see(site, environment, subject, shownBits(column), reveal);
+    return { ...seen, looking: this.page.measures.looking(seen.view, openedKey(reveal)) };
   }
 
   /** Parts that stand around, within or beside a part as one element; what they look like can change what it is. */
@@ -777,14 +784,8 @@ export class ComponentSession {
         const shared = following.filter((column) => other === part || columns.some(({ name }) => name === column.name));
         return shared.flatMap((column) =>
           this.groupsOf(other, look, environment).flatMap(({ subject }) => {
-            const seen = this.forcer.see(
-              pages,
-              environment,
-              subject,
-              shownBits(column),
-              this.revealFor(subject, environment),
-            );
-            return triedTexts(seen.view, seen.element, other.part.pseudo).map((text) => ({
+            const seen = this.lookAt(pages, environment, subject, column);
+            return triedTexts(seen.looking, seen.element, other.part.pseudo).map((text) => ({
               ...text,
               element: other === part ? text.element : (this.outerElement(part, seen) ?? text.element),
             }));

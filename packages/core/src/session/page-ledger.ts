@@ -3,6 +3,7 @@ import { checkText, textCarriers } from '../check/text.js';
 import { findTargets } from '../component/find.js';
 import { DESKTOP, type Environment } from '../css/environment.js';
 import { AT_REST, forceStates } from '../css/forced.js';
+import type { StyledPage } from '../css/styles.js';
 import type { NamedState } from '../css/selector/named-states.js';
 import { ACTIVE, FOCUS, HOVER } from '../css/selector/states.js';
 import { pathSelector } from '../page/path.js';
@@ -51,6 +52,7 @@ export function pageLedger(page: PageSession, options: LedgerOptions): LedgerEnt
   const wanted = within && new Set(within);
   const owners = findTargets(page.stylesFor());
   const atRest = styles.at(AT_REST);
+  const looking = (view: StyledPage) => page.measures.looking(view);
   const carriers = page.tree.elements.filter(
     (element) => (hasOwnText(element) || element.name === 'input') && textCarriers(element).includes(element),
   );
@@ -60,7 +62,7 @@ export function pageLedger(page: PageSession, options: LedgerOptions): LedgerEnt
     if (path.some((node) => NEVER_SHOWN.has(node.name))) continue;
     if (wanted && !path.some((node) => wanted.has(node))) continue;
     const owner = path.find((node) => owners.has(node));
-    const rest = checkText(atRest, element, level);
+    const rest = checkText(looking(atRest), element, level);
     const common = {
       element,
       select: pathSelector(element),
@@ -80,7 +82,7 @@ export function pageLedger(page: PageSession, options: LedgerOptions): LedgerEnt
         [target, state.bits],
         ...(target !== element && pointed && !(state.bits & FOCUS) ? [[element, pointed] as const] : []),
       ]);
-      const check = checkText(styles.at(forced), element, level);
+      const check = checkText(looking(styles.at(forced)), element, level);
       if (!owner && sameResult(check, rest)) continue;
       entries.push({ ...common, state: state.name, check });
     }

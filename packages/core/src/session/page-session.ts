@@ -4,6 +4,7 @@ import { DESKTOP, type Environment } from '../css/environment.js';
 import type { ForcedStates } from '../css/forced.js';
 import type { KnownMeasures, PageStyles } from '../css/styles.js';
 import { environmentCases, type EnvironmentCase } from '../handover/environments.js';
+import { PageMeasures } from './page-measures.js';
 import { buildFrame } from '../page/frame.js';
 import { parseHtml } from '../page/parse-html.js';
 import { baseOf, cascadeSheets, givenSheets, sheetUses, titleOf, type StoredSheet } from '../page/sheets.js';
@@ -27,6 +28,8 @@ export class PageSession {
   readonly known: KnownMeasures;
   /** The page in every state of its markup. */
   readonly pages: StagedPages;
+  /** Where things stand on it, and its pictures, as far as they were measured. */
+  readonly measures = new PageMeasures();
   private cases: readonly EnvironmentCase[] | undefined;
   private found: readonly FoundComponent[] | undefined;
 

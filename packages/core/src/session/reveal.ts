@@ -1,4 +1,4 @@
-import { hiddenBy } from '../check/text.js';
+import { hiddenBy } from '../check/hidden.js';
 import type { Environment } from '../css/environment.js';
 import { NO_REVEAL, type Forcer, type Reveal, type Subject } from '../look/subject.js';
 import type { MarkupChange } from '../page/stage.js';
@@ -45,3 +45,7 @@ export function revealOf(pages: StagedPages, environment: Environment, subject: 
   }
   return changes.length ? opened : NO_REVEAL;
 }
+
+/** Names what a reveal opens, so that geometry measured with it open is found again; empty for the page as it is. */
+export const openedKey = ({ changes, pointed }: Reveal): string =>
+  changes.length || pointed.length ? JSON.stringify([changes, pointed.map(({ order }) => order)]) : '';

@@ -1,7 +1,9 @@
-import { ratioOf, textCase, checkText, partCarriers, type TextCase } from '../check/text.js';
+import { checkText, partCarriers, textCase, type TextCase } from '../check/text.js';
+import { verdictOf } from '../check/verdict.js';
 import { parseColour } from '../colour/parse.js';
 import { TRANSPARENT, type Rgba } from '../colour/rgba.js';
-import type { StyledPage } from '../css/styles.js';
+import { COVERED, measureScene, type Measurement } from '../paint/measure.js';
+import { grounded, marked, type Looking, type Scene } from '../paint/scene.js';
 import type { ElementNode } from '../page/tree.js';
 
 /** Which samples of a track pass in every column that follows a cell. */
@@ -13,26 +15,21 @@ export interface TrackSample {
 
 /** A text that a colour of a part may change: the part's own, or one that stands on it. */
 export interface TriedText {
-  readonly view: StyledPage;
+  readonly looking: Looking;
   /** The part's element, whose colour is tried. */
   readonly element: ElementNode;
   readonly carrier: ElementNode;
   readonly pseudo: string | undefined;
 }
 
-interface Case {
+/** A text that is judged, ready to be measured with other colours. */
+export interface TriedCase {
   readonly text: TextCase;
   readonly needed: number;
   readonly takesColour: boolean;
-  /** Place of the part's ground among the layers; undefined where the text does not stand on it. */
-  readonly ground: number | undefined;
+  /** Whether the part's ground lies behind it. */
+  readonly onGround: boolean;
 }
-
-const depthOf = (element: ElementNode): number => {
-  let depth = 0;
-  for (let node = element.parent; node; node = node.parent) depth++;
-  return depth;
-};
 
 const isWithin = (node: ElementNode, outer: ElementNode): boolean => {
   for (let at: ElementNode | undefined = node; at; at = at.parent) if (at === outer) return true;
@@ -40,19 +37,39 @@ const isWithin = (node: ElementNode, outer: ElementNode): boolean => {
 };
 
 /** Texts of a part's element that are measured at all. */
-export const triedTexts = (view: StyledPage, element: ElementNode, pseudo: string | undefined): TriedText[] =>
-  (pseudo === undefined ? partCarriers(element) : [element]).map((carrier) => ({ view, element, carrier, pseudo }));
+export const triedTexts = (looking: Looking, element: ElementNode, pseudo: string | undefined): TriedText[] =>
+  (pseudo === undefined ? partCarriers(element) : [element]).map((carrier) => ({ looking, element, carrier, pseudo }));
 
-function caseOf({ view, element, carrier, pseudo }: TriedText): Case | undefined {
-  const check = checkText(view, carrier, 'AA', pseudo);
+export function triedCase({ looking, element, carrier, pseudo }: TriedText): TriedCase | undefined {
+  const { view } = looking;
+  const check = checkText(looking, carrier, 'AA', pseudo);
   if (check.verdict === 'exempt' || check.verdict === 'unsure') return undefined;
+  const onGround = isWithin(carrier, element);
   return {
-    text: textCase(view, carrier, pseudo),
+    text: textCase(looking, carrier, pseudo, onGround ? element : undefined),
     needed: check.needed,
     // A child with a colour of its own does not take the part's.
     takesColour: carrier === element || view.of(carrier).text('color') === view.of(element).text('color'),
-    ground: isWithin(carrier, element) ? depthOf(element) : undefined,
+    onGround,
   };
+}
+
+/** One case with a colour of the part in place of its own. */
+export function tryIn(
+  { text, needed, takesColour, onGround }: TriedCase,
+  property: string,
+  colour: Rgba,
+): Measurement | undefined {
+  const { scene, areas, halo } = text;
+  const nodes =
+    property === 'color' && takesColour
+      ? marked(scene.nodes, colour)
+      : property === 'background-color' && onGround
+        ? grounded(scene.nodes, colour)
+        : scene.nodes;
+  const tried: Scene = { ...scene, nodes };
+  const found = measureScene(tried, areas, needed, halo);
+  return found === COVERED ? undefined : found;
 }
 
 /**
@@ -61,25 +78,17 @@ function caseOf({ view, element, carrier, pseudo }: TriedText): Case | undefined
  * @param colours CSS colours; those that cannot be read never pass
  */
 export function tryColours(property: string, texts: readonly TriedText[], colours: readonly string[]): TrackSample[] {
-  const cases = texts.flatMap((text) => caseOf(text) ?? []);
+  const cases = texts.flatMap((text) => triedCase(text) ?? []);
   return colours.map((css) => {
     const colour = parseColour(css);
     if (!colour) return { colour: TRANSPARENT, passes: false, lowest: undefined };
     let lowest: number | undefined;
     let passes = cases.length > 0;
-    for (const { text, needed, takesColour, ground } of cases) {
-      const tried =
-        property === 'color' && takesColour
-          ? { colour, layers: text.layers }
-          : property === 'background-color' && ground !== undefined
-            ? {
-                colour: text.colour,
-                layers: text.layers.map((layer, i) => (i === ground ? { ...layer, ground: colour } : layer)),
-              }
-            : text;
-      const { ratio } = ratioOf(tried);
-      if (lowest === undefined || ratio < lowest) lowest = ratio;
-      if (ratio < needed) passes = false;
+    for (const tried of cases) {
+      const found = tryIn(tried, property, colour);
+      if (!found) continue;
+      if (lowest === undefined || found.worst < lowest) lowest = found.worst;
+      if (verdictOf(found, tried.needed) !== 'passes') passes = false;
     }
     return { colour, passes, lowest };
   });

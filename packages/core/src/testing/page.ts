@@ -1,5 +1,9 @@
 import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
+import type { StyledPage } from '../css/styles.js';
+import type { Geometry } from '../page/geometry.js';
+import { NO_PICTURES, type PictureSource } from '../paint/pictures.js';
+import type { Looking } from '../paint/scene.js';
 import { PageSession } from '../session/page-session.js';
 
 /** A page out of a body and one sheet. */
@@ -9,6 +13,13 @@ export const pageOf = (body: string, css: string, head = ''): PageSession =>
     address: 'https://page.invalid/',
     sheets: [{ address: 'https://page.invalid/site.css', text: css }],
   });
+
+/** A view with what it is measured with; nothing of it measured unless given. */
+export const lookingAt = (view: StyledPage, geometry?: Geometry, pictures: PictureSource = NO_PICTURES): Looking => ({
+  view,
+  geometry,
+  pictures,
+});
 
 const site = (path: string) =>
   readFileSync(fileURLToPath(new URL(`../../../../apps/practice-host/site/${path}`, import.meta.url)), 'utf8');

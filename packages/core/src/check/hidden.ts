@@ -1,0 +1,31 @@
+import type { ElementStyle, StyledPage } from '../css/styles.js';
+import type { Geometry } from '../page/geometry.js';
+import { selfAndAncestors, type ElementNode } from '../page/tree.js';
+
+/** The common ways of keeping text for screen readers alone: a box of a pixel that is cut, or cut to nothing. */
+function isForReadersOnly(style: ElementStyle): boolean {
+  const position = style.text('position');
+  if (position !== 'absolute' && position !== 'fixed') return false;
+  if (/^rect\((0(px)?,? ?|1px,? ?){4}\)$/.test(style.text('clip'))) return true;
+  if (/^inset\((50|100)%\)$/.test(style.text('clip-path'))) return true;
+  const tiny = (property: string) => Number.parseFloat(style.text(property)) <= 1;
+  return style.text('overflow-x') !== 'visible' && tiny('width') && tiny('height');
+}
+
+/** Why an element's text is not shown; undefined when it is. */
+export function hiddenBy(page: StyledPage, element: ElementNode): string | undefined {
+  if (page.of(element).text('visibility') !== 'visible') return 'It is hidden in this state.';
+  for (const node of selfAndAncestors(element)) {
+    const style = page.of(node);
+    if (style.text('display') === 'none') return 'It is not shown in this state.';
+    if (Number.parseFloat(style.text('opacity')) === 0) return 'It is fully transparent in this state.';
+    if (isForReadersOnly(style)) return 'It is there for screen readers only.';
+  }
+  return undefined;
+}
+
+/** True for what was laid out where no scrolling gets: above or left of the page. */
+export const isOutOfReach = (geometry: Geometry | undefined, element: ElementNode): boolean => {
+  const box = geometry?.elements.get(element.order)?.box;
+  return box !== undefined && (box.x + box.width <= 0 || box.y + box.height <= 0);
+};

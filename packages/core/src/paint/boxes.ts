@@ -1,0 +1,27 @@
+import type { ElementStyle } from '../css/styles.js';
+import { inset, type Box } from './box.js';
+import { lengthIn } from './length.js';
+
+const SIDES = ['top', 'right', 'bottom', 'left'] as const;
+type Four = readonly [number, number, number, number];
+
+const sides = (read: (side: string) => number): Four => SIDES.map(read) as unknown as Four;
+
+/** Widths of the four borders that are drawn, in pixels. */
+export const borderWidths = (style: ElementStyle): Four =>
+  sides((side) => Math.max(0, Number.parseFloat(style.text(`border-${side}-width`)) || 0));
+
+const paddings = (style: ElementStyle, width: number): Four =>
+  sides((side) => Math.max(0, lengthIn(style.text(`padding-${side}`), width) ?? 0));
+
+export const paddingBox = (style: ElementStyle, border: Box): Box => inset(border, borderWidths(style));
+
+/** Shares of padding are of the containing block's width, for which the element's own stands in. */
+export const contentBox = (style: ElementStyle, border: Box): Box =>
+  inset(paddingBox(style, border), paddings(style, border.width));
+
+/** The box that `border-box`, `padding-box` or `content-box` names. */
+export function namedBox(name: string, style: ElementStyle, border: Box): Box {
+  if (name === 'padding-box') return paddingBox(style, border);
+  return name === 'content-box' ? contentBox(style, border) : border;
+}

@@ -1,0 +1,300 @@
+import { WHITE, type Rgba } from '../colour/rgba.js';
+import type { ElementStyle, StyledPage } from '../css/styles.js';
+import type { Geometry } from '../page/geometry.js';
+import { selfAndAncestors, type ElementNode } from '../page/tree.js';
+import { backgroundFills, textFills, type BackgroundInput } from './background.js';
+import { BLENDS, type Blend } from './blend.js';
+import { contentBox } from './boxes.js';
+import { covers, isEmpty, meets, shared, type Box } from './box.js';
+import type { Fill } from './fill.js';
+import { readFilters, type ColourFilter } from './filters.js';
+import { picturePattern, type PictureSource } from './pictures.js';
+import { pictureOf } from './replaced.js';
+import { paintOrder, type PaintGroup, type PaintStep } from './stacking.js';
+
+/** Where the measured text is painted, and with what: its own colour, or the ground where that is clipped to letters. */
+export interface Mark {
+  readonly kind: 'mark';
+  readonly fills: readonly Fill[];
+}
+
+export interface SceneGroup {
+  readonly kind: 'group';
+  readonly opacity: number;
+  readonly blend: Blend | undefined;
+  readonly filters: readonly ColourFilter[];
+  readonly nodes: readonly SceneNode[];
+}
+
+export type SceneNode = Fill | Mark | SceneGroup;
+
+/** What is painted in an area of a page, from back to front, with the place of what is measured in it. */
+export interface Scene {
+  readonly nodes: readonly SceneNode[];
+  readonly basis: Basis;
+  /** Why some of it cannot be told. */
+  readonly doubt: string | undefined;
+}
+
+/** What the colours behind were gathered from: the element's ancestors, or where things really stand. */
+export type Basis = 'ancestors' | 'geometry';
+
+/** What a page is looked at with: everything that measuring needs beside the element. */
+export interface Looking {
+  readonly view: StyledPage;
+  readonly geometry: Geometry | undefined;
+  readonly pictures: PictureSource;
+  /** Shown as if no picture had loaded. */
+  readonly withoutPictures?: boolean | undefined;
+}
+
+/** The paper under a page in the dark scheme, as Chromium has it. */
+const DARK_PAPER: Rgba = { r: 18 / 255, g: 18 / 255, b: 18 / 255, alpha: 1 };
+
+const tagOf = (element: ElementNode, pseudo?: string) => `<${element.name}${pseudo ? `::${pseudo}` : ''}>`;
+
+const opacityOf = (style: ElementStyle): number => {
+  const text = style.text('opacity');
+  const value = Number.parseFloat(text);
+  if (!Number.isFinite(value)) return 1;
+  return Math.min(1, Math.max(0, text.trim().endsWith('%') ? value / 100 : value));
+};
+
+interface Doubts {
+  add: (why: string) => void;
+}
+
+function groupOf(element: ElementNode, style: ElementStyle, nodes: readonly SceneNode[], doubts: Doubts): SceneGroup {
+  const filters = readFilters(style.text('filter'));
+  if (filters.inexact.length) doubts.add(`A filter changes the colours of ${tagOf(element)}.`);
+  const mode = style.text('mix-blend-mode');
+  const blend = mode === 'normal' ? undefined : BLENDS[mode];
+  if (mode !== 'normal' && !blend) doubts.add(`${tagOf(element)} is blended with what lies behind it.`);
+  return { kind: 'group', opacity: opacityOf(style), blend, filters: filters.apply, nodes };
+}
+
+const isPlain = ({ opacity, blend, filters }: SceneGroup) => opacity === 1 && !blend && !filters.length;
+const holdsBlend = (node: SceneNode): boolean =>
+  node.kind === 'group' && (node.blend !== undefined || node.nodes.some(holdsBlend));
+
+/** True for what lets nothing behind it be seen anywhere in the area. */
+const hides = (node: SceneNode): boolean =>
+  node.kind === 'solid'
+    ? node.box === undefined && !node.hole && !node.ground && node.colour.alpha >= 1
+    : node.kind === 'group' && isPlain(node) && node.nodes.some(hides);
+
+/** Leaves out what is hidden, and groups that make no difference. */
+function simplify(nodes: readonly SceneNode[]): SceneNode[] {
+  const flat = nodes.flatMap((node): readonly SceneNode[] => {
+    if (node.kind !== 'group') return [node];
+    const group = { ...node, nodes: simplify(node.nodes) };
+    if (!group.nodes.length) return [];
+    return isPlain(group) && !group.nodes.some(holdsBlend) ? group.nodes : [group];
+  });
+  const last = flat.findLastIndex(hides);
+  // What is measured stays, even where something is painted over it.
+  return last <= 0 ? flat : flat.filter((node, i) => i >= last || hasMark(node));
+}
+
+export const hasMark = (node: SceneNode): boolean =>
+  node.kind === 'mark' || (node.kind === 'group' && node.nodes.some(hasMark));
+
+/** The same with another colour for what is measured. */
+export const marked = (nodes: readonly SceneNode[], colour: Rgba): SceneNode[] =>
+  nodes.map((node): SceneNode => {
+    if (node.kind === 'group') return { ...node, nodes: marked(node.nodes, colour) };
+    return node.kind === 'mark' ? { ...node, fills: [{ kind: 'solid', colour, box: undefined }] } : node;
+  });
+
+/** The same with another background colour for what is tried. */
+export const grounded = (nodes: readonly SceneNode[], colour: Rgba): SceneNode[] =>
+  nodes.map((node): SceneNode => {
+    if (node.kind === 'group') return { ...node, nodes: grounded(node.nodes, colour) };
+    return node.kind === 'solid' && node.ground ? { ...node, colour } : node;
+  });
+
+const paperFor = (view: StyledPage): Rgba => (view.of(view.styles.tree.root).scheme === 'dark' ? DARK_PAPER : WHITE);
+
+/** The element whose ground is painted over the whole canvas (CSS Backgrounds 3, section 2.11.2). */
+function canvasOwner(view: StyledPage): ElementNode {
+  const { root } = view.styles.tree;
+  const paints = (element: ElementNode) => {
+    const style = view.of(element);
+    return style.text('background-image') !== 'none' || style.colour('background-color').alpha > 0;
+  };
+  if (paints(root)) return root;
+  return root.children.find(({ name }) => name === 'body') ?? root;
+}
+
+const bySide = (fills: readonly Fill[], clip: Box | undefined, area: Box | undefined): Fill[] =>
+  fills.flatMap((fill): Fill[] => {
+    if (!area || fill.box === undefined) return [fill];
+    const box = clip ? shared(fill.box, clip) : fill.box;
+    if (isEmpty(box) || !meets(box, area)) return [];
+    // What covers all of the area has no edges to look at.
+    const seen = covers(box, area) ? undefined : box;
+    if (fill.kind !== 'solid' || !fill.hole) return [{ ...fill, box: seen }];
+    if (covers(fill.hole, area)) return [];
+    return [meets(fill.hole, area) ? { ...fill, box: seen } : { ...fill, box: seen, hole: undefined }];
+  });
+
+export interface Measurable {
+  readonly element: ElementNode;
+  /** Name of the pseudo-element whose text it is; it stands where its element does. */
+  readonly pseudo?: string | undefined;
+  /** The colour of the text; nothing is marked where it is left out. */
+  readonly colour?: Rgba | undefined;
+  /** An element whose background colour is to be tried in others. */
+  readonly tried?: ElementNode | undefined;
+}
+
+/** What is painted in an area of a measured page. */
+function fromGeometry(looking: Looking, geometry: Geometry, what: Measurable, area: Box): Scene {
+  const { view, pictures } = looking;
+  const why = new Set<string>();
+  const doubts: Doubts = { add: (text) => why.add(text) };
+  const viewport: Box = { x: 0, y: 0, width: geometry.width, height: geometry.height };
+  const owner = canvasOwner(view);
+  const { root } = view.styles.tree;
+  const input = (style: ElementStyle, box: Box, element: ElementNode, pseudo?: string): BackgroundInput => ({
+    style,
+    box,
+    viewport,
+    pictures,
+    tag: tagOf(element, pseudo),
+    tried: element === what.tried && !pseudo ? element : undefined,
+  });
+  const canvasBox = geometry.elements.get(root.order)?.box ?? viewport;
+  const canvas = backgroundFills(input(view.of(owner), canvasBox, owner)).map((fill): Fill => ({
+    ...fill,
+    box: undefined,
+  }));
+
+  const nodesOf = (step: PaintStep): SceneNode[] => {
+    const { element, pseudo, style, box, clip } = step;
+    if (step.kind === 'ground') {
+      if (element === owner && !pseudo) return [];
+      return bySide(backgroundFills(input(style, box, element, pseudo)), clip, area);
+    }
+    const nodes: SceneNode[] = [];
+    // An icon is not behind itself.
+    const drawn = element === what.element ? undefined : drawnBy(looking, element, style, box);
+    if (drawn) nodes.push(...bySide([drawn], clip, area));
+    if (element === what.element && what.colour) nodes.push(markOf(looking, what, what.colour, box, viewport));
+    return nodes;
+  };
+  const build = (group: PaintGroup): SceneGroup =>
+    groupOf(
+      group.element,
+      group.style,
+      group.steps.flatMap((step): SceneNode[] => (step.kind === 'group' ? [build(step)] : nodesOf(step))),
+      doubts,
+    );
+  const tree = build(paintOrder({ view, geometry, root, area }));
+  const nodes = simplify([{ kind: 'solid', colour: paperFor(view), box: undefined }, ...canvas, tree]);
+  return { nodes, basis: 'geometry', doubt: doubtOf(nodes) ?? [...why][0] };
+}
+
+function drawnBy(looking: Looking, element: ElementNode, style: ElementStyle, box: Box): Fill | undefined {
+  const picture = pictureOf(element, looking.view.styles.known.base);
+  if (!picture) return undefined;
+  const inside = contentBox(style, box);
+  if (picture.kind === 'unknown') return { kind: 'unknown', why: `${picture.why} (<${element.name}>).`, box: inside };
+  const field = looking.pictures(picture.address);
+  if (field === null) return undefined;
+  if (!field)
+    return { kind: 'unknown', why: `A picture lies behind (<${element.name}>), and it is not to hand.`, box: inside };
+  const fitted = fit(style.text('object-fit'), field.natural, inside);
+  const pattern = picturePattern(field, fitted.width, fitted.height);
+  return {
+    kind: 'pattern',
+    pattern,
+    tiling: { x: fitted.x, y: fitted.y, stepX: undefined, stepY: undefined },
+    box: inside,
+    what: 'picture',
+  };
+}
+
+/** Where a picture is drawn in its box, in the middle unless it is stretched (CSS Images 3, section 5.5). */
+function fit(how: string, natural: { readonly width: number; readonly height: number }, box: Box): Box {
+  const scales = [box.width / natural.width, box.height / natural.height];
+  const scale =
+    how === 'cover'
+      ? Math.max(...scales)
+      : how === 'contain'
+        ? Math.min(...scales)
+        : how === 'none'
+          ? 1
+          : how === 'scale-down'
+            ? Math.min(1, ...scales)
+            : undefined;
+  if (scale === undefined) return box;
+  const [width, height] = [natural.width * scale, natural.height * scale];
+  return { x: box.x + (box.width - width) / 2, y: box.y + (box.height - height) / 2, width, height };
+}
+
+function markOf(looking: Looking, what: Measurable, colour: Rgba, box: Box | undefined, viewport: Box): Mark {
+  const style = looking.view.of(what.element);
+  const clipped =
+    what.pseudo === undefined
+      ? textFills({ style, box, viewport, pictures: looking.pictures, tag: tagOf(what.element) })
+      : [];
+  const own: Fill = { kind: 'solid', colour, box: undefined };
+  return { kind: 'mark', fills: [...clipped, own] };
+}
+
+/** What lies behind as far as the ancestors tell: each ground is taken to lie behind all of the text. */
+function fromAncestors(looking: Looking, what: Measurable): Scene {
+  const { view, pictures } = looking;
+  const why = new Set<string>();
+  const doubts: Doubts = { add: (text) => why.add(text) };
+  const { environment } = view.styles;
+  const viewport: Box = { x: 0, y: 0, width: environment.width, height: environment.height };
+  let nodes: SceneNode[] = what.colour ? [markOf(looking, what, what.colour, undefined, viewport)] : [];
+  let covered = false;
+  for (const element of selfAndAncestors(what.element)) {
+    const style = view.of(element);
+    const tried = element === what.tried ? element : undefined;
+    const fills = backgroundFills({ style, box: undefined, viewport, pictures, tag: tagOf(element), tried });
+    nodes = [groupOf(element, style, [...fills, ...nodes], covered ? { add: () => undefined } : doubts)];
+    if (fills.some((fill) => fill.kind === 'solid' && fill.colour.alpha >= 1)) covered = true;
+    // A faded group lets through what lies outside it.
+    if (opacityOf(style) < 1) covered = false;
+    const position = style.text('position');
+    if (!covered && element.parent && (position === 'absolute' || position === 'fixed')) {
+      doubts.add(`<${element.name}> is placed over other content, which CSS alone does not tell.`);
+    }
+  }
+  const all = simplify([{ kind: 'solid', colour: paperFor(view), box: undefined }, ...nodes]);
+  return { nodes: all, basis: 'ancestors', doubt: doubtOf(all) ?? [...why][0] };
+}
+
+function doubtOf(nodes: readonly SceneNode[]): string | undefined {
+  for (const node of nodes) {
+    if (node.kind === 'unknown') return node.why;
+    if (node.kind === 'group') {
+      const inner = doubtOf(node.nodes);
+      if (inner) return inner;
+    }
+    if (node.kind === 'mark') {
+      const inner = doubtOf(node.fills);
+      if (inner) return inner;
+    }
+  }
+  return undefined;
+}
+
+/**
+ * What is painted where something is to be measured, from the page's geometry where the element was measured, and else
+ * from its ancestors.
+ *
+ * @param area of the text, or of what is looked at
+ */
+export function sceneFor(looking: Looking, what: Measurable, area: Box | undefined): Scene {
+  const { geometry } = looking;
+  const pictures = looking.withoutPictures ? NOTHING : looking.pictures;
+  const at = { ...looking, pictures };
+  return geometry && area ? fromGeometry(at, geometry, what, area) : fromAncestors(at, what);
+}
+
+const NOTHING: PictureSource = () => null;

@@ -1,0 +1,223 @@
+import type { ElementStyle, StyledPage } from '../css/styles.js';
+import type { Geometry } from '../page/geometry.js';
+import type { ElementNode } from '../page/tree.js';
+import { paddingBox } from './boxes.js';
+import { meets, shared, type Box } from './box.js';
+
+export type PseudoName = 'before' | 'after';
+
+/** One thing that a page paints: the ground of an element or pseudo-element, or what it holds itself. */
+export interface PaintStep {
+  readonly kind: 'ground' | 'content';
+  readonly element: ElementNode;
+  readonly pseudo: PseudoName | undefined;
+  readonly style: ElementStyle;
+  readonly box: Box;
+  /** What of it is not cut off; undefined where nothing cuts. */
+  readonly clip: Box | undefined;
+}
+
+/** What is painted on its own and then put on what is behind as one. */
+export interface PaintGroup {
+  readonly kind: 'group';
+  readonly element: ElementNode;
+  readonly style: ElementStyle;
+  readonly steps: readonly (PaintStep | PaintGroup)[];
+}
+
+type Item = PaintStep | PaintGroup;
+
+/** Stages of a stacking context. Source: CSS 2.2, appendix E.2. */
+interface Stages {
+  readonly below: { z: number; items: Item[] }[];
+  readonly blocks: Item[];
+  readonly floats: Item[];
+  readonly inlines: Item[];
+  readonly level: Item[][];
+  readonly above: { z: number; items: Item[] }[];
+}
+
+const stages = (): Stages => ({ below: [], blocks: [], floats: [], inlines: [], level: [], above: [] });
+
+const byDepth = (layers: { z: number; items: Item[] }[]): Item[] =>
+  layers.sort((a, b) => a.z - b.z).flatMap(({ items }) => items);
+
+const inOrder = (all: Stages): Item[] => [
+  ...byDepth(all.below),
+  ...all.blocks,
+  ...all.floats,
+  ...all.inlines,
+  ...all.level.flat(),
+  ...byDepth(all.above),
+];
+
+const opacityOf = (style: ElementStyle): number => {
+  const value = Number.parseFloat(style.text('opacity'));
+  return Number.isFinite(value) ? Math.min(1, Math.max(0, value)) : 1;
+};
+
+/** True where what is in it is blended as one before it meets what is behind. */
+const isGroup = (style: ElementStyle): boolean =>
+  opacityOf(style) < 1 ||
+  style.text('mix-blend-mode') !== 'normal' ||
+  style.text('filter') !== 'none' ||
+  style.text('isolation') === 'isolate';
+
+const MAKES_CONTEXT = /\b(transform|opacity|filter|perspective|translate|rotate|scale|z-index|mix-blend-mode)\b/;
+
+/** Whether an element makes a stacking context (CSS Positioned Layout 4, section 2.1, and the modules that add to it). */
+function makesContext(style: ElementStyle, parent: ElementStyle | undefined): boolean {
+  const position = style.text('position');
+  if (position === 'fixed' || position === 'sticky' || isGroup(style)) return true;
+  if (style.text('z-index') !== 'auto') {
+    if (position !== 'static') return true;
+    const around = parent?.text('display') ?? '';
+    if (around.includes('flex') || around.includes('grid')) return true;
+  }
+  return (
+    ['transform', 'translate', 'rotate', 'scale', 'perspective', 'clip-path', 'mask-image', 'backdrop-filter'].some(
+      (property) => style.text(property) !== 'none',
+    ) ||
+    /\b(paint|layout|strict|content)\b/.test(style.text('contain')) ||
+    MAKES_CONTEXT.test(style.text('will-change'))
+  );
+}
+
+const ATOMIC = /^inline-|^ruby/;
+
+export interface StackingInput {
+  readonly view: StyledPage;
+  readonly geometry: Geometry;
+  readonly root: ElementNode;
+  /** Only what paints here is wanted. */
+  readonly area: Box;
+  /** Pseudo-elements whose box is known stand in it when they have one. */
+}
+
+interface Inherited {
+  readonly clip: Box | undefined;
+  /** What cuts off absolutely placed elements: clips of positioned ancestors only. */
+  readonly absoluteClip: Box | undefined;
+}
+
+/** Elements that could paint in an area, and what holds them. */
+function wantedIn({ geometry, area, root }: StackingInput, elements: readonly ElementNode[]): Set<ElementNode> {
+  const wanted = new Set<ElementNode>([root]);
+  for (const [order, { box, before, after }] of geometry.elements) {
+    if (!meets(box, area) && !(before && meets(before, area)) && !(after && meets(after, area))) continue;
+    for (let node: ElementNode | undefined = elements[order]; node && !wanted.has(node); node = node.parent)
+      wanted.add(node);
+  }
+  return wanted;
+}
+
+/**
+ * What a page paints in an area, from back to front. Source: CSS 2.2, appendix E; inside an element that makes no
+ * context of its own but is painted as one (floats, inline blocks, positioned without a z-index) only what has a
+ * context or is positioned takes part further out.
+ */
+export function paintOrder(input: StackingInput): PaintGroup {
+  const { view, geometry, root } = input;
+  const wanted = wantedIn(input, view.styles.tree.elements);
+
+  const visit = (
+    element: ElementNode,
+    parent: ElementStyle | undefined,
+    context: Stages,
+    own: Stages,
+    from: Inherited,
+  ): void => {
+    const style = view.of(element);
+    const display = style.text('display');
+    if (display === 'none') return;
+    const measured = geometry.elements.get(element.order);
+    const position = style.text('position');
+    const isPlaced = position !== 'static';
+    const clip = position === 'fixed' ? undefined : position === 'absolute' ? from.absoluteClip : from.clip;
+    const inside = cut(style, measured?.box, clip, from.absoluteClip, isPlaced);
+    const isContext = element === root || makesContext(style, parent);
+    const isOwn = isContext || isPlaced || style.text('float') !== 'none' || ATOMIC.test(display) || isFlexItem(parent);
+    const ground: PaintStep[] =
+      measured && style.text('visibility') === 'visible' && display !== 'contents'
+        ? [{ kind: 'ground', element, pseudo: undefined, style, box: measured.box, clip }]
+        : [];
+    const content: PaintStep[] = ground.map((step) => ({ ...step, kind: 'content' }));
+    const walk = (outer: Stages, inner: Stages) => {
+      const pseudo = (name: PseudoName) => {
+        const box = measured?.[name];
+        if (box) visitPseudo(element, name, box, outer, inner, inside);
+      };
+      pseudo('before');
+      for (const child of element.children) if (wanted.has(child)) visit(child, style, outer, inner, inside);
+      pseudo('after');
+    };
+    if (!isOwn) {
+      if (display === 'inline') own.inlines.push(...ground, ...content);
+      else {
+        own.blocks.push(...ground);
+        own.inlines.push(...content);
+      }
+      walk(context, own);
+      return;
+    }
+    const inner = stages();
+    inner.inlines.push(...content);
+    // It takes its place before what stands inside it and takes part further out.
+    const painted: Item[] = [];
+    if (isPlaced || isContext) placeLayer(painted, style, context);
+    walk(isContext ? inner : context, inner);
+    const items: Item[] = [...ground, ...inOrder(inner)];
+    if (isContext) painted.push({ kind: 'group', element, style, steps: items });
+    else painted.push(...items);
+    if (!isPlaced && !isContext) (style.text('float') === 'none' ? own.inlines : own.floats).push(...painted);
+  };
+
+  const visitPseudo = (
+    element: ElementNode,
+    pseudo: PseudoName,
+    box: Box,
+    outer: Stages,
+    own: Stages,
+    from: Inherited,
+  ) => {
+    const style = view.of(element, pseudo);
+    if (style.text('content') === 'none' || style.text('content') === 'normal' || style.text('display') === 'none')
+      return;
+    if (style.text('visibility') !== 'visible') return;
+    const position = style.text('position');
+    const clip = position === 'fixed' ? undefined : position === 'absolute' ? from.absoluteClip : from.clip;
+    const ground: PaintStep = { kind: 'ground', element, pseudo, style, box, clip };
+    const isContext = makesContext(style, view.of(element));
+    const items: Item[] = isContext ? [{ kind: 'group', element, style, steps: [ground] }] : [ground];
+    if (isContext || position !== 'static') placeLayer(items, style, outer);
+    else own.inlines.push(...items);
+  };
+
+  const outermost = stages();
+  visit(root, undefined, outermost, outermost, { clip: undefined, absoluteClip: undefined });
+  return inOrder(outermost)[0] as PaintGroup;
+}
+
+/** Items of a flexible box or grid are painted as inline blocks are (CSS Flexbox 1, section 4.3). */
+const isFlexItem = (parent: ElementStyle | undefined): boolean => /flex|grid/.test(parent?.text('display') ?? '');
+
+function placeLayer(items: Item[], style: ElementStyle, context: Stages): void {
+  const z = Number.parseInt(style.text('z-index'), 10) || 0;
+  if (z < 0) context.below.push({ z, items });
+  else if (z > 0) context.above.push({ z, items });
+  else context.level.push(items);
+}
+
+/** What an element lets be seen of what it holds. */
+function cut(
+  style: ElementStyle,
+  box: Box | undefined,
+  clip: Box | undefined,
+  absoluteClip: Box | undefined,
+  isPlaced: boolean,
+): Inherited {
+  const isCut = style.text('overflow-x') !== 'visible' || style.text('overflow-y') !== 'visible';
+  const own = isCut && box ? paddingBox(style, box) : undefined;
+  const both = own ? (clip ? shared(clip, own) : own) : clip;
+  return { clip: both, absoluteClip: isPlaced || style.text('transform') !== 'none' ? both : absoluteClip };
+}

@@ -1,0 +1,48 @@
+import type { Environment } from '../css/environment.js';
+import type { StyledPage } from '../css/styles.js';
+import type { Geometry } from '../page/geometry.js';
+import type { Looking } from '../paint/scene.js';
+import type { PixelField } from '../picture/field.js';
+
+/** The state in which a page was measured: as it is, or with something opened. */
+export const AS_IT_IS = '';
+
+/** What was measured of a page elsewhere, and is an input here: where things stand, and the pixels of its pictures. */
+export class PageMeasures {
+  private readonly geometries = new Map<string, Geometry>();
+  private readonly fields = new Map<string, PixelField | null>();
+  private changes = 0;
+
+  /** Another after each change, so that what was worked out before is told from what holds now. */
+  get version(): number {
+    return this.changes;
+  }
+
+  /** @param opened names what was opened on the page when it was measured; as it is when absent */
+  setGeometry(geometry: Geometry, opened = AS_IT_IS): void {
+    this.geometries.set(keyFor(geometry, opened), geometry);
+    this.changes++;
+  }
+
+  /** @param field null for a picture that does not load */
+  setPicture(address: string, field: PixelField | null): void {
+    this.fields.set(address, field);
+    this.changes++;
+  }
+
+  geometryFor(size: { readonly width: number; readonly height: number }, opened = AS_IT_IS): Geometry | undefined {
+    return this.geometries.get(keyFor(size, opened)) ?? this.geometries.get(keyFor(size, AS_IT_IS));
+  }
+
+  /** What a view of the page is measured with. */
+  looking(view: StyledPage, opened = AS_IT_IS): Looking {
+    const { environment }: { environment: Environment } = view.styles;
+    return {
+      view,
+      geometry: this.geometryFor(environment, opened),
+      pictures: (address) => this.fields.get(address),
+    };
+  }
+}
+
+const keyFor = ({ width }: { readonly width: number }, opened: string) => `${width} ${opened}`;

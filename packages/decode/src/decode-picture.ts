@@ -1,0 +1,50 @@
+import { fieldOf, type PixelField } from '@retoque/core';
+import sharp from 'sharp';
+
+/** Most pixels of a field; a larger picture is made smaller, since no page paints more of it at a time. */
+export const FIELD_LIMIT = 16_000_000;
+/** Most pixels that are decoded at all. */
+const INPUT_LIMIT = 100_000_000;
+/** A drawing is decoded as wide as this, so that it can be painted at the sizes of a page. */
+const DRAWING_WIDTH = 1600;
+/** Dots per inch at which a drawing's own size is in CSS pixels. */
+const CSS_DENSITY = 96;
+
+export class UndecodableError extends Error {
+  override readonly name = 'UndecodableError';
+}
+
+/**
+ * Decodes a picture of the web (PNG, JPEG, WebP, AVIF, GIF, SVG) to gamma-encoded sRGB, turned as its camera noted; of
+ * a moving one the first frame.
+ *
+ * @throws UndecodableError for what is no picture, is broken, or has more than 100 megapixels
+ */
+export async function decodePicture(bytes: Uint8Array): Promise<PixelField> {
+  try {
+    const found = await sharp(bytes, { limitInputPixels: INPUT_LIMIT, density: CSS_DENSITY }).metadata();
+    if (!found.width || !found.height) throw new UndecodableError('The picture has no size.');
+    const isDrawing = found.format === 'svg';
+    const turned = (found.orientation ?? 1) >= 5;
+    const natural = turned
+      ? { width: found.height, height: found.width }
+      : { width: found.width, height: found.height };
+    const scale = Math.min(1, Math.sqrt(FIELD_LIMIT / (natural.width * natural.height)));
+    const density = isDrawing ? Math.min(2400, Math.max(1, (CSS_DENSITY * DRAWING_WIDTH) / natural.width)) : undefined;
+    let picture = sharp(bytes, {
+      limitInputPixels: INPUT_LIMIT,
+      failOn: 'error',
+      ...(density === undefined ? {} : { density }),
+    })
+      .rotate()
+      .toColourspace('srgb')
+      .ensureAlpha();
+    if (scale < 1 && !isDrawing)
+      picture = picture.resize(Math.floor(natural.width * scale), Math.floor(natural.height * scale));
+    const { data, info } = await picture.raw({ depth: 'uchar' }).toBuffer({ resolveWithObject: true });
+    return fieldOf(info.width, info.height, new Uint8ClampedArray(data), natural);
+  } catch (error) {
+    if (error instanceof UndecodableError) throw error;
+    throw new UndecodableError(`The picture cannot be decoded: ${(error as Error).message.split('\n')[0]}.`);
+  }
+}

@@ -1,0 +1,1 @@
+export { decodePicture, FIELD_LIMIT, UndecodableError } from './decode-picture.js';
