@@ -67,7 +67,6 @@ export async function photograph(
   const size = page.viewportSize()!;
   const measured = await page.evaluate(
     ([source, attribute]) => {
-      // eslint-disable-next-line @typescript-eslint/no-implied-eval -- the very function that the application runs
       const measure = new Function(`return (${source})`)() as typeof measureDocument;
       return measure(document, attribute!);
     },

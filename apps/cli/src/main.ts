@@ -5,4 +5,4 @@ process.stdout.on('error', (error: NodeJS.ErrnoException) => {
   if (error.code === 'EPIPE') process.exit(process.exitCode ?? 0);
   throw error;
 });
-process.exitCode = run(process.argv.slice(2));
+process.exitCode = await run(process.argv.slice(2));

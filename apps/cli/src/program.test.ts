@@ -8,13 +8,13 @@ let folder: string;
 const file = (name: string) => join(folder, name);
 
 /** Runs the command and gathers what it prints. */
-function retoque(...args: string[]) {
+async function retoque(...args: string[]) {
   const out: string[] = [];
   const err: string[] = [];
-  const code = run(args, { out: (text) => out.push(text), err: (text) => err.push(text) });
+  const code = await run(args, { out: (text) => out.push(text), err: (text) => err.push(text) });
   return { code, out: out.join('\n'), err, lines: out.flatMap((text) => text.split('\n')) };
 }
-const records = (result: ReturnType<typeof retoque>): Record<string, unknown>[] =>
+const records = (result: Awaited<ReturnType<typeof retoque>>): Record<string, unknown>[] =>
   result.lines.filter(Boolean).map((line) => JSON.parse(line) as Record<string, unknown>);
 
 beforeAll(() => {
@@ -44,8 +44,8 @@ beforeAll(() => {
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
 describe('retoque resolve', () => {
-  it('prints one record for each element and state, in document order', () => {
-    const result = retoque(
+  it('prints one record for each element and state, in document order', async () => {
+    const result = await retoque(
       'resolve',
       file('page.html'),
       '--select',
@@ -75,10 +75,10 @@ describe('retoque resolve', () => {
     expect(found[0]!.path).toMatch(/a:nth-child\(1\)$/);
   });
 
-  it('takes viewports, schemes, further sheets, sets of states, pseudo-elements, shorthands and custom properties', () => {
-    const value = (property: string, ...more: string[]) =>
+  it('takes viewports, schemes, further sheets, sets of states, pseudo-elements, shorthands and custom properties', async () => {
+    const value = async (property: string, ...more: string[]) =>
       records(
-        retoque(
+        await retoque(
           'resolve',
           file('page.html'),
           '--select',
@@ -90,17 +90,17 @@ describe('retoque resolve', () => {
           ...more,
         ),
       ).map((record) => record.values);
-    expect(value('color', '--viewport', '390x844')).toEqual([{ color: 'rgb(11, 85, 99)' }]);
-    expect(value('color', '--css', file('extra.css'))).toEqual([{ color: 'rgb(0, 0, 0)' }]);
-    expect(value('--quay', '--css', file('extra.css'))).toEqual([{ '--quay': '3px' }]);
-    expect(value('outline-width', '--states', 'focus+hover')).toEqual([{ 'outline-width': '3px' }]);
-    expect(value('padding,gap,border')).toEqual([
+    expect(await value('color', '--viewport', '390x844')).toEqual([{ color: 'rgb(11, 85, 99)' }]);
+    expect(await value('color', '--css', file('extra.css'))).toEqual([{ color: 'rgb(0, 0, 0)' }]);
+    expect(await value('--quay', '--css', file('extra.css'))).toEqual([{ '--quay': '3px' }]);
+    expect(await value('outline-width', '--states', 'focus+hover')).toEqual([{ 'outline-width': '3px' }]);
+    expect(await value('padding,gap,border')).toEqual([
       { padding: '4px 8px', gap: 'normal', border: '0px none rgb(255, 255, 255)' },
     ]);
-    expect(Object.keys(value('font-variant')[0] as object)).toContain('font-variant-caps');
+    expect(Object.keys((await value('font-variant'))[0] as object)).toContain('font-variant-caps');
     expect(
       records(
-        retoque(
+        await retoque(
           'resolve',
           file('page.html'),
           '--select',
@@ -112,11 +112,11 @@ describe('retoque resolve', () => {
         ),
       )[0],
     ).toMatchObject({ values: { content: '"→"' } });
-    expect(value('color', '--scheme', 'dark')).toEqual([{ color: 'rgb(255, 255, 255)' }]);
+    expect(await value('color', '--scheme', 'dark')).toEqual([{ color: 'rgb(255, 255, 255)' }]);
   });
 
-  it('follows @import, and says which sheets it could not read', () => {
-    const result = retoque(
+  it('follows @import, and says which sheets it could not read', async () => {
+    const result = await retoque(
       'resolve',
       file('page.html'),
       '--select',
@@ -130,7 +130,7 @@ describe('retoque resolve', () => {
     expect(result.err.join()).toContain('https://elsewhere.invalid/x.css');
   });
 
-  it('names units that need a font’s measures, and uses them when given', () => {
+  it('names units that need a font’s measures, and uses them when given', async () => {
     const args = [
       'resolve',
       file('page.html'),
@@ -143,16 +143,16 @@ describe('retoque resolve', () => {
       '--format',
       'ndjson',
     ];
-    const without = retoque(...args);
+    const without = await retoque(...args);
     expect(records(without)[0]).toMatchObject({ values: { width: '3ch' } });
     expect(without.err.join()).toContain('ch');
-    expect(records(retoque(...args, '--font-metrics', file('fonts.json')))[0]).toMatchObject({
+    expect(records(await retoque(...args, '--font-metrics', file('fonts.json')))[0]).toMatchObject({
       values: { width: '24px' },
     });
   });
 
-  it('prints a table that can be read', () => {
-    const result = retoque(
+  it('prints a table that can be read', async () => {
+    const result = await retoque(
       'resolve',
       file('page.html'),
       '--select',
@@ -168,8 +168,8 @@ describe('retoque resolve', () => {
 });
 
 describe('retoque explain', () => {
-  it('tells what wins, what lost and why, and what would win', () => {
-    const result = retoque(
+  it('tells what wins, what lost and why, and what would win', async () => {
+    const result = await retoque(
       'explain',
       file('page.html'),
       '--select',
@@ -187,8 +187,8 @@ describe('retoque explain', () => {
     expect(result.out).toContain('Matches nothing: .btm');
   });
 
-  it('prints the same as JSON', () => {
-    const result = retoque(
+  it('prints the same as JSON', async () => {
+    const result = await retoque(
       'explain',
       file('page.html'),
       '--select',
@@ -207,8 +207,8 @@ describe('retoque explain', () => {
 });
 
 describe('retoque check', () => {
-  it('exits 1 when something falls short, and prints one record a check', () => {
-    const result = retoque(
+  it('exits 1 when something falls short, and prints one record a check', async () => {
+    const result = await retoque(
       'check',
       file('page.html'),
       '--format',
@@ -235,6 +235,11 @@ describe('retoque check', () => {
         'foreground',
         'background',
         'reason',
+        'demand',
+        'unit',
+        'basis',
+        'share',
+        'worst',
       ]);
     }
     const board = (state: string, viewport = '1280x800') =>
@@ -255,9 +260,19 @@ describe('retoque check', () => {
     expect(found.find((record) => String(record.text).startsWith('Words'))).toMatchObject({ verdict: 'short' });
   });
 
-  it('can be narrowed, asked for more, and told not to fail', () => {
-    expect(retoque('check', file('page.html'), '--select', 'a.btn', '--states', 'default').code).toBe(0);
-    const strict = retoque(
+  it('can be narrowed, asked for more, and told not to fail', async () => {
+    const narrowed = await retoque(
+      'check',
+      file('page.html'),
+      '--select',
+      'a.btn',
+      '--states',
+      'default',
+      '--demands',
+      'text',
+    );
+    expect(narrowed.code).toBe(0);
+    const strict = await retoque(
       'check',
       file('page.html'),
       '--select',
@@ -266,12 +281,88 @@ describe('retoque check', () => {
       'default',
       '--level',
       'AAA',
+      '--demands',
+      'text',
       '--format',
       'json',
     );
     expect(JSON.parse(strict.out)).toMatchObject([{ criterion: '1.4.6', needed: 7, verdict: 'passes' }]);
-    expect(retoque('check', file('page.html'), '--fail-on', 'never').code).toBe(0);
-    expect(retoque('check', file('page.html')).lines.at(-1)).toMatch(/^\d+ checks: \d+ short/);
+    expect((await retoque('check', file('page.html'), '--fail-on', 'never')).code).toBe(0);
+    expect((await retoque('check', file('page.html'))).lines.at(-1)).toMatch(/^\d+ checks: \d+ short/);
+  });
+});
+
+describe('retoque check, over pictures and where things stand', () => {
+  const html =
+    '<!doctype html><body><div class="hero"></div><div class="bar"><a class="btn" href="#">Board</a></div></body>';
+  const css =
+    '.hero { height: 100px; background: url(night.svg) #fff } .bar { position: absolute; top: 0 } .btn { color: #fff; padding: 10px }';
+  const night =
+    '<svg xmlns="http://www.w3.org/2000/svg" width="200" height="100"><rect width="200" height="100" fill="#102030"/><rect x="120" width="80" height="100" fill="#eee"/></svg>';
+  const geometry = (left: number) => ({
+    viewport: { width: 1280, height: 800 },
+    elements: {
+      ':root': { box: [0, 0, 1280, 800] },
+      ':root > body:nth-child(2)': { box: [0, 0, 1280, 800] },
+      ':root > body:nth-child(2) > div:nth-child(1)': { box: [0, 0, 200, 100] },
+      ':root > body:nth-child(2) > div:nth-child(2)': { box: [0, 0, 200, 40] },
+      ':root > body:nth-child(2) > div:nth-child(2) > a:nth-child(1)': {
+        box: [left, 0, 60, 40],
+        lines: [[left + 10, 10, 40, 20]],
+      },
+    },
+  });
+  const checked = async (left: number) => {
+    writeFileSync(file('over.html'), html.replace('<body>', `<style>${css}</style><body>`));
+    writeFileSync(file('night.svg'), night);
+    writeFileSync(file('geometry.json'), JSON.stringify(geometry(left)));
+    const result = await retoque(
+      'check',
+      file('over.html'),
+      '--geometry',
+      file('geometry.json'),
+      '--states',
+      'default',
+      '--format',
+      'ndjson',
+    );
+    return { ...result, records: records(result).filter(({ criterion }) => criterion === '1.4.3') };
+  };
+
+  it('measures what is really behind, and the case without the picture', async () => {
+    const [over, bare] = (await checked(20)).records;
+    expect(over).toMatchObject({ verdict: 'passes', basis: 'geometry', background: '#102030', share: 0 });
+    expect(bare).toMatchObject({ verdict: 'short', demand: 'Picture missing', background: '#ffffff' });
+    const [half] = (await checked(90)).records;
+    expect(half).toMatchObject({ verdict: 'short', background: '#eeeeee' });
+    expect(half!.share).toBeCloseTo(0.5, 1);
+    expect((half!.worst as number[])[0]).toBeGreaterThanOrEqual(120);
+  });
+
+  it('is unsure where nobody says where things stand', async () => {
+    const result = await retoque(
+      'check',
+      file('over.html'),
+      '--states',
+      'default',
+      '--demands',
+      'text',
+      '--format',
+      'ndjson',
+    );
+    expect(records(result)[0]).toMatchObject({ verdict: 'unsure', basis: 'ancestors' });
+  });
+
+  it('asks of components what the standard asks, and more on request', async () => {
+    writeFileSync(
+      file('small.html'),
+      '<!doctype html><style>button { all: unset; width: 12px; height: 12px; background: #0b5563 } button + button { margin-left: 2px }</style><button>a</button><button>b</button>',
+    );
+    const all = records(await retoque('check', file('small.html'), '--format', 'ndjson'));
+    expect(all.find(({ criterion }) => criterion === '2.4.7')).toMatchObject({ verdict: 'short', state: 'focus' });
+    expect(all.some(({ criterion }) => criterion === 'distinct')).toBe(false);
+    const advised = records(await retoque('check', file('small.html'), '--format', 'ndjson', '--advice'));
+    expect(advised.find(({ criterion }) => criterion === 'distinct')).toMatchObject({ verdict: 'short' });
   });
 });
 
@@ -294,10 +385,13 @@ describe('bad usage and bad input', () => {
     [['explain', '@page.html', '--select', '.bttn', '--property', 'color'], /there is “btn”/],
     [['check', '@page.html', '--fail-on', 'maybe'], /short, unsure, never/],
     [['check', '@page.html', '--select', '.nope'], /Nothing in .* matches \.nope/],
+    [['check', '@page.html', '--geometry', '@nothing.json'], /nothing\.json cannot be read/],
+    [['check', '@page.html', '--geometry', '@fonts.json'], /viewport/],
+    [['check', '@page.html', '@page.html', '--geometry', '@fonts.json'], /one page/],
     [['dance'], /unknown command/],
     [[], /a command is missing/],
-  ])('%j gives one line and exit code 2', (args, message) => {
-    const result = retoque(...args.map((arg) => (arg.startsWith('@') ? file(arg.slice(1)) : arg)));
+  ])('%j gives one line and exit code 2', async (args, message) => {
+    const result = await retoque(...args.map((arg) => (arg.startsWith('@') ? file(arg.slice(1)) : arg)));
     const lines = result.err.filter((line) => line.startsWith('retoque:'));
     expect(result.code).toBe(2);
     expect(lines).toHaveLength(1);
@@ -305,8 +399,8 @@ describe('bad usage and bad input', () => {
     expect(lines[0]).not.toContain('\n');
   });
 
-  it('is never about the CSS, however malformed', () => {
-    const result = retoque(
+  it('is never about the CSS, however malformed', async () => {
+    const result = await retoque(
       'resolve',
       file('broken.html'),
       '--select',
@@ -320,9 +414,9 @@ describe('bad usage and bad input', () => {
     expect(records(result)[0]).toMatchObject({ values: { color: 'rgb(255, 0, 0)' } });
   });
 
-  it('answers to --help and --version', () => {
-    expect(retoque('--help')).toMatchObject({ code: 0, out: expect.stringContaining('Examples:') as unknown });
-    expect(retoque('check', '--help').code).toBe(0);
-    expect(retoque('--version').out).toBe('0.1.0');
+  it('answers to --help and --version', async () => {
+    expect(await retoque('--help')).toMatchObject({ code: 0, out: expect.stringContaining('Examples:') as unknown });
+    expect((await retoque('check', '--help')).code).toBe(0);
+    expect((await retoque('--version')).out).toBe('0.1.0');
   });
 });

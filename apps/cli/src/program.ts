@@ -6,7 +6,7 @@ import { Failure, oneLine } from './failure.js';
 import { PROCESS_OUTPUT, type Output } from './output.js';
 
 /** Runs the command; answers the exit code: 0, 1 when checks fall short, 2 for bad usage or unreadable input. */
-export function run(args: readonly string[], output: Output = PROCESS_OUTPUT): number {
+export async function run(args: readonly string[], output: Output = PROCESS_OUTPUT): Promise<number> {
   let code = 0;
   const program = new Command('retoque')
     .description('Resolves, explains and checks the styles of real pages in every state, from HTML and CSS alone.')
@@ -31,7 +31,7 @@ Exit codes: 0 done, 1 a check falls short, 2 bad usage or input that cannot be r
   addCheck(program, output, (value) => (code = value));
   for (const command of program.commands) command.exitOverride().configureOutput(program.configureOutput());
   try {
-    program.parse([...args], { from: 'user' });
+    await program.parseAsync([...args], { from: 'user' });
     return code;
   } catch (error) {
     if (error instanceof Failure) {

@@ -7,8 +7,8 @@ export const FIELD_LIMIT = 16_000_000;
 const INPUT_LIMIT = 100_000_000;
 /** A drawing is decoded as wide as this, so that it can be painted at the sizes of a page. */
 const DRAWING_WIDTH = 1600;
-/** Dots per inch at which a drawing's own size is in CSS pixels. */
-const CSS_DENSITY = 96;
+/** Dots per inch at which the library gives a drawing a pixel for each of its own, which are CSS pixels. */
+const OWN_DENSITY = 72;
 
 export class UndecodableError extends Error {
   override readonly name = 'UndecodableError';
@@ -22,7 +22,7 @@ export class UndecodableError extends Error {
  */
 export async function decodePicture(bytes: Uint8Array): Promise<PixelField> {
   try {
-    const found = await sharp(bytes, { limitInputPixels: INPUT_LIMIT, density: CSS_DENSITY }).metadata();
+    const found = await sharp(bytes, { limitInputPixels: INPUT_LIMIT, density: OWN_DENSITY }).metadata();
     if (!found.width || !found.height) throw new UndecodableError('The picture has no size.');
     const isDrawing = found.format === 'svg';
     const turned = (found.orientation ?? 1) >= 5;
@@ -30,7 +30,7 @@ export async function decodePicture(bytes: Uint8Array): Promise<PixelField> {
       ? { width: found.height, height: found.width }
       : { width: found.width, height: found.height };
     const scale = Math.min(1, Math.sqrt(FIELD_LIMIT / (natural.width * natural.height)));
-    const density = isDrawing ? Math.min(2400, Math.max(1, (CSS_DENSITY * DRAWING_WIDTH) / natural.width)) : undefined;
+    const density = isDrawing ? Math.min(2400, Math.max(1, (OWN_DENSITY * DRAWING_WIDTH) / natural.width)) : undefined;
     let picture = sharp(bytes, {
       limitInputPixels: INPUT_LIMIT,
       failOn: 'error',

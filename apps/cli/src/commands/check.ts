@@ -1,9 +1,20 @@
-import { pageLedger, showRatio, toHex, type LedgerEntry, type Rgba } from '@retoque/core';
+import {
+  LEVELS,
+  pageLedger,
+  showRatio,
+  toHex,
+  type Criterion,
+  type LedgerEntry,
+  type Level,
+  type Rgba,
+} from '@retoque/core';
 import type { Command } from 'commander';
 import { Failure } from '../failure.js';
 import { collect, environment, oneOf, select, states, viewport } from '../options.js';
 import type { Output } from '../output.js';
+import { addGeometry } from '../read-geometry.js';
 import { readPage } from '../read-page.js';
+import { readPictures } from '../read-pictures.js';
 import { table } from '../table.js';
 
 interface Options {
@@ -15,6 +26,9 @@ interface Options {
   level: string;
   format: string;
   failOn: string;
+  geometry?: string;
+  demands: string;
+  advice?: boolean;
 }
 
 /** One check as it is printed. */
@@ -33,6 +47,14 @@ interface CheckRecord {
   readonly foreground: string | null;
   readonly background: string | null;
   readonly reason: string | null;
+  /** What was asked, where it is not the contrast of a text. */
+  readonly demand: string | null;
+  readonly unit: string;
+  /** What the figure was measured on: the ancestors' grounds, or where things really stand. */
+  readonly basis: string;
+  /** Share of the area that falls short, and the worst place in CSS pixels of the page, where places differ. */
+  readonly share: number | null;
+  readonly worst: readonly [number, number] | null;
 }
 
 const colour = (value: Rgba | undefined): string | null => (value ? toHex(value) : null);
@@ -53,6 +75,11 @@ function recordOf(entry: LedgerEntry, page: string, size: string): CheckRecord {
     foreground: colour(check.foreground),
     background: colour(check.background),
     reason: check.reason ?? null,
+    demand: entry.demand ?? null,
+    unit: check.unit,
+    basis: check.basis,
+    share: check.share ?? null,
+    worst: check.at ? [check.at.x, check.at.y] : null,
   };
 }
 
@@ -63,11 +90,16 @@ const MARKS: Readonly<Record<string, string>> = {
   exempt: 'exempt',
 };
 
+/** A figure as people write it: ratios and differences to two places, rounded down, sizes to whole pixels. */
+const figure = ({ measured, unit }: CheckRecord): string =>
+  unit === 'px' ? `${Math.round(measured!)} px` : unit === 'share' ? '' : showRatio(measured!);
+
 function printTable(records: readonly CheckRecord[], output: Output): void {
   const rows = records.map((record) => [
     MARKS[record.verdict] ?? record.verdict,
-    record.measured === null ? '' : showRatio(record.measured),
-    String(record.needed),
+    record.measured === null ? '' : figure(record),
+    `${record.needed || ''}${record.unit === 'px' ? ' px' : ''}`,
+    record.criterion,
     record.state,
     record.viewport,
     record.part,
@@ -75,17 +107,28 @@ function printTable(records: readonly CheckRecord[], output: Output): void {
     record.reason ?? record.select,
   ]);
   if (rows.length)
-    output.out(table(['verdict', 'ratio', 'needs', 'state', 'viewport', 'part', 'text', 'where or why'], rows));
+    output.out(
+      table(['verdict', 'figure', 'needs', 'criterion', 'state', 'viewport', 'part', 'text', 'where or why'], rows),
+    );
   const count = (verdict: string) => records.filter((record) => record.verdict === verdict).length;
   output.out(
     `${records.length} checks: ${count('short')} short, ${count('unsure')} unsure, ${count('passes')} pass, ${count('exempt')} exempt.`,
   );
 }
 
+/** Criteria of the level that is asked for, and advice on request. */
+function isAsked(criterion: Criterion, level: Level, { advice = false }: Options): boolean {
+  const own = LEVELS[criterion];
+  if (own === 'advice') return advice;
+  return own !== 'AAA' || level === 'AAA';
+}
+
 export function addCheck(program: Command, output: Output, exit: (code: number) => void): void {
   program
     .command('check')
-    .description('contrast of every text, and of components in every state; exits 1 when something falls short')
+    .description(
+      'contrast of every text and what else is asked of components, in every state; exits 1 when something falls short',
+    )
     .argument('<pages...>', 'HTML files')
     .option('--css <file>', 'a further sheet, put behind each page’s own; may be repeated', collect, [])
     .option('--states <names>', 'default, hover, focus, active … or sets with +', 'default,hover,focus,active')
@@ -93,9 +136,12 @@ export function addCheck(program: Command, output: Output, exit: (code: number) 
     .option('--scheme <scheme>', 'colour scheme: light or dark', 'light')
     .option('--select <selector>', 'only texts in what it matches')
     .option('--level <level>', 'AA (WCAG 2.2, 1.4.3) or AAA (1.4.6)', 'AA')
+    .option('--geometry <file>', 'where things stand on the page, as a browser laid it out (see docs/geometry.md)')
+    .option('--demands <which>', 'text: contrast of texts alone; all: what is asked of components too', 'all')
+    .option('--advice', 'also what is not the standard’s: states told apart, leftovers, the way between')
     .option('--format <format>', 'table, ndjson or json', 'table')
     .option('--fail-on <verdict>', 'short, unsure (or short), never', 'short')
-    .action((files: string[], options: Options) => {
+    .action(async (files: string[], options: Options) => {
       const format = oneOf('--format', options.format, ['table', 'ndjson', 'json']);
       const level = oneOf('--level', options.level, ['AA', 'AAA']);
       const failOn = oneOf('--fail-on', options.failOn, ['short', 'unsure', 'never']);
@@ -103,19 +149,32 @@ export function addCheck(program: Command, output: Output, exit: (code: number) 
       const sizes = options.viewport.length ? options.viewport : ['1280x800'];
       sizes.forEach(viewport);
       const environments = sizes.map((size) => [size, environment(size, options.scheme)] as const);
-      const records = files.flatMap((file) => {
+      const demands = oneOf('--demands', options.demands, ['text', 'all']);
+      if (options.geometry !== undefined && files.length > 1) {
+        throw new Failure('--geometry is of one page; check that page alone.');
+      }
+      const records: CheckRecord[] = [];
+      for (const file of files) {
         const page = readPage(file, { css: options.css, warn: output.err });
+        await readPictures(page, output.err);
+        if (options.geometry !== undefined) addGeometry(page, options.geometry);
         const targets = options.select === undefined ? undefined : select(page, options.select);
         if (targets && !targets.length) throw new Failure(`Nothing in ${file} matches ${options.select}.`);
-        return environments.flatMap(([size, where]) =>
-          pageLedger(page, {
+        for (const [size, where] of environments) {
+          const entries = pageLedger(page, {
             environment: where,
             states: wantedStates,
             level,
+            demands,
             ...(targets ? { within: targets.map((target) => target.element) } : {}),
-          }).map((entry) => recordOf(entry, file, size)),
-        );
-      });
+          });
+          records.push(
+            ...entries
+              .filter(({ check }) => isAsked(check.criterion, level, options))
+              .map((entry) => recordOf(entry, file, size)),
+          );
+        }
+      }
       if (format === 'json') output.out(JSON.stringify(records, null, 2));
       else if (format === 'ndjson') for (const record of records) output.out(JSON.stringify(record));
       else printTable(records, output);

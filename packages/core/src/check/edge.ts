@@ -57,7 +57,7 @@ function excused(page: StyledPage, element: ElementNode): Check | undefined {
 }
 
 /** The one colour behind what an element holds; why it cannot be said where it cannot. */
-function colourBehind(looking: Looking, element: ElementNode | undefined): Rgba | string {
+export function colourBehind(looking: Looking, element: ElementNode | undefined): Rgba | string {
   if (!element) return WHITE;
   const { nodes, doubt } = sceneFor({ ...looking, geometry: undefined }, { element }, undefined);
   if (doubt) return doubt;
@@ -88,7 +88,7 @@ function decide(edges: readonly Check[], ground: Check): Check {
 }
 
 /** A strip along one side, so far from the edge of the border box and a pixel thick, without the corners. */
-function strip(box: Box, side: (typeof SIDES)[number], out: number, corner: number): Box {
+export function strip(box: Box, side: (typeof SIDES)[number], out: number, corner: number): Box {
   const along = (length: number) => Math.max(1, length - 2 * corner);
   const across = side === 'top' || side === 'bottom';
   const x = across

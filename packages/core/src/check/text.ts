@@ -205,7 +205,7 @@ const SEVERITY = { short: 3, unsure: 2, passes: 1, exempt: 0 } as const;
 
 /** The check that decides for several: short before unsure before passing, and then the lowest margin. */
 export function worstOf(checks: readonly Check[]): Check | undefined {
-  const margin = (check: Check) => (check.measured ?? Infinity) / check.needed;
+  const margin = (check: Check) => (check.measured ?? Infinity) / (check.needed || 1);
   return checks.reduce<Check | undefined>((worst, check) => {
     if (!worst) return check;
     const difference = SEVERITY[check.verdict] - SEVERITY[worst.verdict];

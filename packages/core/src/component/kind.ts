@@ -60,6 +60,9 @@ export interface Starter {
   readonly needs?: string;
 }
 
+/** Parts that ask for opposite choices, and so are told apart by more than colour. */
+export type Siblings = readonly [string, string];
+
 export interface Kind {
   readonly name: string;
   readonly label: string;
@@ -68,6 +71,7 @@ export interface Kind {
   /** The first part is the root itself unless it finds something else. */
   readonly parts: readonly Part[];
   readonly demands: readonly Demand[];
+  readonly siblings?: Siblings;
   /** How surely an element is the root of a component of this kind, 0 to 1. */
   readonly recognise: (element: ElementNode, page: StyledPage) => number;
   /** True when what stands in its parts is not listed as a component again. */

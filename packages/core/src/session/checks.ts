@@ -1,4 +1,4 @@
-import { without, type Check } from '../check/check.js';
+import { without, type Check, type Level } from '../check/check.js';
 import { checkEdge, checkGround, checkIcon } from '../check/edge.js';
 import { checkText, partCarriers, worstOf } from '../check/text.js';
 import type { Demand, StateColumn } from '../component/kind.js';
@@ -26,21 +26,25 @@ export interface DemandInput {
   readonly groups: readonly SubjectGroup[];
   readonly against: FoundPart | undefined;
   readonly see: SeeIn;
+  readonly level?: Level;
 }
 
 const NOTHING = without('1.4.3', 'exempt', 4.5, 'It has no text of its own.');
+
+const isOverPicture = ({ varies, verdict, reason = '' }: Check): boolean =>
+  varies === 'picture' || (verdict === 'unsure' && /picture/i.test(reason));
 
 interface Measured {
   readonly check: Check;
   readonly at: ElementNode;
 }
 
-function measure({ demand, part, against }: DemandInput, seen: LookedAt): Measured[] {
+function measure({ demand, part, against, level = 'AA' }: DemandInput, seen: LookedAt): Measured[] {
   const { view, element, looking } = seen;
   const { pseudo } = part.part;
   if (demand.criterion === '1.4.3') {
-    if (pseudo !== undefined) return [{ check: checkText(looking, element, 'AA', pseudo), at: element }];
-    return partCarriers(element).map((carrier) => ({ check: checkText(looking, carrier), at: carrier }));
+    if (pseudo !== undefined) return [{ check: checkText(looking, element, level, pseudo), at: element }];
+    return partCarriers(element).map((carrier) => ({ check: checkText(looking, carrier, level), at: carrier }));
   }
   if (demand.of === 'edge') return [{ check: checkEdge(looking, element), at: element }];
   if (demand.of === 'ground') {
@@ -50,17 +54,20 @@ function measure({ demand, part, against }: DemandInput, seen: LookedAt): Measur
   return [{ check: checkIcon(looking, element), at: element }];
 }
 
-/** One demand of a part in a column; of several elements the worst speaks. Nothing where none is ever in that state. */
+/**
+ * One demand of a part in a column; of several elements the worst speaks. Where a picture lies behind there is a second
+ * check, as if it had not loaded. Nothing where none is ever in that state.
+ */
 export function checkDemand(input: DemandInput): ColumnCheck[] {
   const { demand, part, column, groups, see } = input;
   const carried = shownBits(column) & CARRIED;
   const able = groups.filter(({ subject }) => (carried & ~subject.states.possible) === 0);
   if (!able.length) return [];
-  const all = able.flatMap(({ subject }) => measure(input, see(subject, column)));
-  const worst = worstOf(all.map((item) => item.check)) ?? NOTHING;
-  const at = all.find((item) => item.check === worst)?.at;
-  return [
-    {
+  const seen = able.map(({ subject }) => see(subject, column));
+  const of = (all: readonly Measured[], more: Partial<ColumnCheck>): ColumnCheck => {
+    const worst = worstOf(all.map((item) => item.check)) ?? NOTHING;
+    const at = all.find((item) => item.check === worst)?.at;
+    return {
       ...worst,
       part: part.part.name,
       column: column.name,
@@ -68,6 +75,18 @@ export function checkDemand(input: DemandInput): ColumnCheck[] {
       label: demand.label,
       measuredElements: able.reduce((sum, { members }) => sum + members.length, 0),
       worstText: at ? textOf(at).slice(0, 60) : '',
-    },
-  ];
+      ...more,
+    };
+  };
+  const all = seen.flatMap((item) => measure(input, item));
+  const result = [of(all, {})];
+  if (all.some(({ check }) => isOverPicture(check))) {
+    const bare = seen.flatMap((item) =>
+      measure(input, { ...item, looking: { ...item.looking, withoutPictures: true } }),
+    );
+    result.push(
+      of(bare, { demand: `${demand.name}-bare`, label: `${demand.label}, picture missing`, withoutPictures: true }),
+    );
+  }
+  return result;
 }

@@ -1,3 +1,6 @@
+import type { Level } from '../check/check.js';
+import { isTarget } from '../check/target.js';
+import { worstOf } from '../check/text.js';
 import { siteSelectors } from '../component/find.js';
 import { kindNamed } from '../component/kinds/index.js';
 import { partNamed, type Kind, type StateColumn } from '../component/kind.js';
@@ -6,6 +9,7 @@ import { rowNamed, ROWS, type Row } from '../component/rows.js';
 import { columnNamed, setBits, shownBits } from '../component/states.js';
 import { DESKTOP, type Environment } from '../css/environment.js';
 import { checkRule, explain, idleRulesFor, leftBehind, type LeftBehind, type RuleCheck } from '../css/explain/index.js';
+import { forceStates } from '../css/forced.js';
 import { bitsOf, CARRIED, closeBits, isSubset, type Atom, type StateBits } from '../css/selector/states.js';
 import { InvalidSelectorError } from '../css/selector/match.js';
 import type { CascadeSheet } from '../css/rules.js';
@@ -46,9 +50,10 @@ import { Forcer, type Reveal, type SeenSubject, type Subject } from '../look/sub
 import { locate, selectAll, type Located, type Locator } from '../page/locator.js';
 import { markStates } from '../page/rewrite-sheet.js';
 import type { StagedPages } from '../page/staged-pages.js';
-import { selfAndAncestors, type ElementNode } from '../page/tree.js';
+import { descendants, selfAndAncestors, textOf, type ElementNode } from '../page/tree.js';
 import { cellOf } from './cells.js';
 import { checkDemand, type LookedAt } from './checks.js';
+import { moreDemands, siblingsApart } from './more-demands.js';
 import { columnsOf, unionOf, type PartColumns } from './columns.js';
 import { eachAlone, groupSubjects } from './groups.js';
 import { membersOf, type PartMember } from './members.js';
@@ -58,9 +63,12 @@ import { scrollbarNotes } from './scrollbar-notes.js';
 import {
   frameCss,
   type CellExplanation,
+  type ColumnCheck,
   type EditingPlace,
   type FrameRule,
   type FrameRules,
+  type LedgerCheck,
+  type LedgerRequest,
   type SheetPart,
   type SheetRow,
   type StateSheet,
@@ -140,6 +148,9 @@ interface Styled {
 
 /** Rules that are kept with markers in place of states. */
 const MAX_MARKS = 2000;
+
+/** Focus that came by keyboard. */
+const FOCUSED = closeBits(bitsOf(['focus-visible']));
 
 /** What the sheet of wider components' looks is called where a value comes from it. */
 const OTHER_LOOKS = 'the look of another component';
@@ -502,25 +513,7 @@ export class ComponentSession {
         () => this.rowsOf(item, look, environment, place, styled, columns, all, besides),
       );
     });
-    const checks = this.kind.demands.flatMap((demand) => {
-      const own = byPart.find(({ part }) => part.part.name === demand.part);
-      if (!own) return [];
-      const groups = this.groupsOf(own.part, look, environment);
-      const against = this.parts.find(({ part }) => part.name === demand.against);
-      const seeOn = (site: StagedPages) => (subject: Subject, column: StateColumn) =>
-        this.lookAt(site, environment, subject, column);
-      return own.columns.flatMap((column) => {
-        const forced = groups.reduce(
-          (bits, { subject }) => bits | seeOn(this.pages)(subject, column).view.forced.union,
-          0,
-        );
-        return this.unlessKept(
-          `demand ${demand.name} ${column.name} ${environment.width}`,
-          [environment, place, look.exceptions, this.page.measures.version, this.saidIn(own.part, forced, styled)],
-          () => checkDemand({ demand, part: own.part, column, groups, against, see: seeOn(pages) }),
-        );
-      });
-    });
+    const checks = this.checksIn(look, environment, place, byPart, styled);
     return {
       columns,
       parts: byPart.map((item) => this.describe(item, look, place, checks)),
@@ -547,6 +540,183 @@ export class ComponentSession {
     const reveal = this.revealFor(subject, environment);
     const seen = this.forcer.see(site, environment, subject, shownBits(column), reveal);
     return { ...seen, looking: this.page.measures.looking(seen.view, openedKey(reveal)) };
+  }
+
+  /**
+   * All checks of the component under a look: its kind's demands and those that every kind makes, at each viewport, and
+   * where a picture lies behind also as if it had not loaded.
+   */
+  ledger(look: Look, request: LedgerRequest): LedgerCheck[] {
+    const { place = {}, added = [] } = request;
+    return request.viewports.flatMap(({ name: viewport, environment }) => {
+      const styled = this.styled(look, environment, this.placeFor(place));
+      const byPart = this.columnsFor(look, environment, added);
+      const checks = this.checksIn(look, environment, place, byPart, styled, request.level);
+      const more = byPart.flatMap((item, i) => this.moreOf(item, i === 0, look, environment, place, styled));
+      const beside = this.siblingsOf(look, environment, place, byPart, styled);
+      return [...checks, ...more, ...beside].map((check): LedgerCheck => ({ ...check, viewport }));
+    });
+  }
+
+  /** The kind's own demands, in the columns of their parts. */
+  private checksIn(
+    look: Look,
+    environment: Environment,
+    place: EditingPlace,
+    byPart: readonly PartColumns[],
+    { pages, ...styled }: Styled,
+    level: Level = 'AA',
+  ): ColumnCheck[] {
+    return this.kind.demands.flatMap((demand) => {
+      const own = byPart.find(({ part }) => part.part.name === demand.part);
+      if (!own) return [];
+      const groups = this.groupsOf(own.part, look, environment);
+      const against = this.parts.find(({ part }) => part.name === demand.against);
+      return own.columns.flatMap((column) =>
+        this.unlessKept(
+          `demand ${demand.name} ${column.name} ${environment.width} ${level}`,
+          [
+            environment,
+            place,
+            look.exceptions,
+            this.page.measures.version,
+            this.saidOf(own.part, [column], look, environment, { pages, ...styled }),
+          ],
+          () =>
+            checkDemand({
+              demand,
+              part: own.part,
+              column,
+              groups,
+              against,
+              level,
+              see: (subject, state) => this.lookAt(pages, environment, subject, state),
+            }),
+        ),
+      );
+    });
+  }
+
+  /** What the look says in some columns of a part. */
+  private saidOf(
+    part: FoundPart,
+    columns: readonly StateColumn[],
+    look: Look,
+    environment: Environment,
+    styled: Styled,
+  ) {
+    const groups = this.groupsOf(part, look, environment);
+    return columns.map((column) => {
+      const forced = groups.reduce(
+        (bits, { subject }) => bits | this.lookAt(this.pages, environment, subject, column).view.forced.union,
+        0,
+      );
+      return this.saidIn(part, forced, styled);
+    });
+  }
+
+  /** Demands that every kind makes, of one part. */
+  private moreOf(
+    { part, columns }: PartColumns,
+    isFirst: boolean,
+    look: Look,
+    environment: Environment,
+    place: EditingPlace,
+    styled: Styled,
+  ): ColumnCheck[] {
+    const groups = this.groupsOf(part, look, environment);
+    const reduced = { ...environment, reducedMotion: true };
+    return columns.flatMap((column) =>
+      this.unlessKept(
+        `more ${part.part.name} ${column.name} ${environment.width}`,
+        // A state is compared with those before it.
+        [
+          environment,
+          place,
+          look.exceptions,
+          this.page.measures.version,
+          this.saidOf(part, columns, look, environment, styled),
+        ],
+        () => {
+          const all = groups.flatMap(({ subject, members }) =>
+            moreDemands({
+              part,
+              subject,
+              column,
+              columns,
+              root: this.element,
+              isFirst,
+              see: (state) => this.lookAt(styled.pages, environment, subject, state),
+              seeReduced: (state) => this.lookAt(styled.pages, reduced, subject, state),
+              seeFocused: this.openedByFocus(styled.pages, environment, subject),
+            }).map((item) => ({ ...item, members, element: subject.element })),
+          );
+          const demands = [...new Set(all.map(({ demand }) => demand))];
+          return demands.map((demand): ColumnCheck => {
+            const own = all.filter((item) => item.demand === demand);
+            const worst = worstOf(own.map(({ check }) => check))!;
+            const at = own.find(({ check }) => check === worst)!;
+            return {
+              ...worst,
+              part: part.part.name,
+              column: column.name,
+              demand: `${part.part.name}-${demand}`,
+              label: at.label,
+              measuredElements: own.reduce((sum, { members }) => sum + members.length, 0),
+              worstText: textOf(at.element).slice(0, 60),
+            };
+          });
+        },
+      ),
+    );
+  }
+
+  /** How a subject that the pointer opens is seen where the focus is on what is pointed at instead. */
+  private openedByFocus(pages: StagedPages, environment: Environment, subject: Subject): (() => LookedAt) | undefined {
+    const reveal = this.revealFor(subject, environment);
+    const [pointed] = reveal.pointed;
+    if (!pointed) return undefined;
+    const control = [pointed, ...descendants(pointed)].find((node) => isTarget(node) && node !== subject.element);
+    return () => {
+      const { stage } = this.forcer.see(pages, environment, subject, 0, { ...reveal, pointed: [] });
+      const forced = forceStates(control ? [[stage.tree.elements[control.order]!, FOCUSED]] : []);
+      const view = stage.stylesFor(environment).at(forced);
+      const element = stage.tree.elements[subject.element.order]!;
+      return {
+        stage,
+        view,
+        element,
+        style: view.of(element, subject.pseudo),
+        looking: this.page.measures.looking(view),
+      };
+    };
+  }
+
+  private siblingsOf(
+    look: Look,
+    environment: Environment,
+    place: EditingPlace,
+    byPart: readonly PartColumns[],
+    { pages }: Styled,
+  ): ColumnCheck[] {
+    const pair = this.kind.siblings?.map((name) => byPart.find(({ part }) => part.part.name === name));
+    const [a, b] = pair ?? [];
+    if (!a || !b) return [];
+    const rest = columnNamed('default')!;
+    const see = ({ part }: PartColumns) => this.lookAt(pages, environment, this.subjectFor(part, look, place), rest);
+    const check = siblingsApart(see(a), see(b));
+    if (!check) return [];
+    return [
+      {
+        ...check,
+        part: b.part.part.name,
+        column: 'default',
+        demand: `${b.part.part.name}-sibling`,
+        label: `${b.part.part.label} beside ${a.part.part.label.toLowerCase()}`,
+        measuredElements: 1,
+        worstText: '',
+      },
+    ];
   }
 
   /** Parts that stand around, within or beside a part as one element; what they look like can change what it is. */

@@ -5,9 +5,12 @@ import { DESKTOP, type Environment } from '../css/environment.js';
 import { AT_REST, forceStates } from '../css/forced.js';
 import type { StyledPage } from '../css/styles.js';
 import type { NamedState } from '../css/selector/named-states.js';
-import { ACTIVE, FOCUS, HOVER } from '../css/selector/states.js';
+import { ACTIVE, CARRIED, closeBits, FOCUS, HOVER } from '../css/selector/states.js';
+import { columnNamed, shownBits } from '../component/states.js';
 import { pathSelector } from '../page/path.js';
 import { ancestors, hasOwnText, textOf, type ElementNode } from '../page/tree.js';
+import { EMPTY_LOOK } from '../look/model.js';
+import { ComponentSession } from './component-session.js';
 import type { PageSession } from './page-session.js';
 
 /** One check of one text in one state. */
@@ -20,12 +23,18 @@ export interface LedgerEntry {
   readonly part: string;
   readonly state: string;
   readonly check: Check;
+  /** What is asked, where it is not the contrast of a text. */
+  readonly demand?: string;
+  /** True where it was measured as if no picture had loaded. */
+  readonly withoutPictures?: boolean;
 }
 
 export interface LedgerOptions {
   readonly environment?: Environment;
   readonly states: readonly NamedState[];
   readonly level?: Level;
+  /** Contrast of texts alone, or all that is asked of components too. */
+  readonly demands?: 'text' | 'all';
   /** Only texts of these elements and of what they hold. */
   readonly within?: readonly ElementNode[];
 }
@@ -47,7 +56,7 @@ const sameResult = (a: Check, b: Check): boolean =>
  * pointer over them changes what is seen. Focus belongs to what can have it: the component around the text.
  */
 export function pageLedger(page: PageSession, options: LedgerOptions): LedgerEntry[] {
-  const { environment = DESKTOP, states, level = 'AA', within } = options;
+  const { environment = DESKTOP, states, level = 'AA', within, demands = 'text' } = options;
   const styles = page.stylesFor(environment);
   const wanted = within && new Set(within);
   const owners = findTargets(page.stylesFor());
@@ -86,8 +95,43 @@ export function pageLedger(page: PageSession, options: LedgerOptions): LedgerEnt
       if (!owner && sameResult(check, rest)) continue;
       entries.push({ ...common, state: state.name, check });
     }
+    if (rest.varies === 'picture') {
+      const check = checkText({ ...looking(atRest), withoutPictures: true }, element, level);
+      entries.push({ ...common, state: 'default', check, demand: 'Picture missing', withoutPictures: true });
+    }
   }
+  if (demands === 'all') entries.push(...componentEntries(page, options));
   return entries;
+}
+
+/** What is asked of the page's components beside the contrast of their texts. */
+function componentEntries(page: PageSession, options: LedgerOptions): LedgerEntry[] {
+  const { environment = DESKTOP, states, level = 'AA', within } = options;
+  const wanted = within && new Set(within);
+  const asked = closeBits(states.reduce((bits, state) => bits | state.bits, 0));
+  const isAsked = (name: string) => {
+    const column = columnNamed(name);
+    return column !== undefined && (shownBits(column) & ~CARRIED & ~asked) === 0;
+  };
+  return page.components().flatMap(({ kind, locator }): LedgerEntry[] => {
+    const component = new ComponentSession(page, kind, locator);
+    if (wanted && ![component.element, ...ancestors(component.element)].some((node) => wanted.has(node))) return [];
+    return component
+      .ledger(EMPTY_LOOK, { viewports: [{ name: '', environment }], level })
+      .filter(({ criterion, column }) => criterion !== '1.4.3' && criterion !== '1.4.6' && isAsked(column))
+      .map((check): LedgerEntry => {
+        const { element } = component.standingFor(check.part);
+        return {
+          element,
+          select: pathSelector(element),
+          text: textShown(element),
+          part: kind,
+          state: check.column,
+          check,
+          demand: check.label,
+        };
+      });
+  });
 }
 
 const NEVER_SHOWN = new Set([

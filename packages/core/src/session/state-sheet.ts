@@ -1,7 +1,8 @@
-import type { Check } from '../check/check.js';
+import type { Check, Level } from '../check/check.js';
 import type { Rgba } from '../colour/rgba.js';
 import type { StateColumn } from '../component/kind.js';
 import type { Row } from '../component/rows.js';
+import type { Environment } from '../css/environment.js';
 import type { Explanation, LeftBehind } from '../css/explain/index.js';
 
 /** The declaration of the site that decides a value, as it is shown under "set on your site by". */
@@ -93,6 +94,21 @@ export interface ColumnCheck extends Check {
   readonly measuredElements: number;
   /** Text of the element that the figure is of. */
   readonly worstText: string;
+  /** True where it was measured as if no picture had loaded. */
+  readonly withoutPictures?: boolean;
+}
+
+/** A check at one of the viewports that were asked for. */
+export interface LedgerCheck extends ColumnCheck {
+  readonly viewport: string;
+}
+
+export interface LedgerRequest {
+  readonly viewports: readonly { readonly name: string; readonly environment: Environment }[];
+  readonly place?: EditingPlace;
+  /** Names of columns that were added. */
+  readonly added?: readonly string[];
+  readonly level?: Level;
 }
 
 /** Why the site gives a cell its value; plain data, so that it can leave the worker. */

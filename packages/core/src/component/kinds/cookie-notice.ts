@@ -71,6 +71,7 @@ export const COOKIE_NOTICE: Kind = {
       ':scope button:is([class*=reopen], [class*=again])',
     ]),
   ],
+  siblings: ['accept', 'refuse'],
   demands: [
     textDemand('title', 'Title on panel'),
     textDemand('message', 'Text on panel'),

@@ -1,0 +1,177 @@
+import { over } from '../colour/composite.js';
+import { contrastRatio } from '../colour/contrast.js';
+import { parseColour } from '../colour/parse.js';
+import type { Rgba } from '../colour/rgba.js';
+import type { ElementStyle } from '../css/styles.js';
+import { readShadows } from '../value/shadow.js';
+import type { Looking } from '../paint/scene.js';
+import type { ElementNode } from '../page/tree.js';
+import { appearanceOf, coloursApart, formsApart } from './appearance.js';
+import { without, type Check } from './check.js';
+import { colourBehind, coloursAlong, NEEDED_EDGE, strip } from './edge.js';
+import { hiddenBy } from './hidden.js';
+
+/** WCAG 2.2, 2.4.13: the indicator is as large as a line of this many CSS pixels around the control. */
+export const NEEDED_THICKNESS = 2;
+
+/** Something that shows where the focus is. */
+interface Indicator {
+  readonly what: string;
+  /** In CSS pixels, all around; Infinity for a change of the whole ground. */
+  readonly thickness: number;
+  /** Its colour, and what was in its place before. */
+  readonly colour: Rgba;
+  readonly before: Rgba;
+}
+
+const px = (text: string): number => Number.parseFloat(text) || 0;
+
+/** The ring that is drawn around an element: an outline, or a shadow without blur. */
+function ringOf(style: ElementStyle): { colour: Rgba; thickness: number; offset: number; what: string } | undefined {
+  const colour = style.colour('outline-color');
+  if (style.text('outline-style') !== 'none' && px(style.text('outline-width')) > 0 && colour.alpha > 0) {
+    return {
+      colour,
+      thickness: px(style.text('outline-width')),
+      offset: px(style.text('outline-offset')),
+      what: 'outline',
+    };
+  }
+  const shadows = readShadows(style.text('box-shadow')) ?? [];
+  const found = shadows.find(({ inset, spread, blur }) => !inset && px(spread) > 0 && px(blur) <= px(spread));
+  const own = found && parseColour(found.colour ?? '');
+  return own && own.alpha > 0 ? { colour: own, thickness: px(found.spread), offset: 0, what: 'shadow' } : undefined;
+}
+
+/** Colours that lie right around an element, at a distance from its edge. */
+function around(looking: Looking, element: ElementNode, out: number): Rgba[] | string {
+  const box = looking.geometry?.elements.get(element.order)?.box;
+  if (!box) {
+    const behind = colourBehind(looking, element.parent);
+    return typeof behind === 'string' ? behind : [behind];
+  }
+  const colours: Rgba[] = [];
+  for (const side of ['top', 'right', 'bottom', 'left'] as const) {
+    const found = coloursAlong(looking, element, strip(box, side, Math.max(1, Math.round(out)), 0));
+    if (typeof found === 'string') return found;
+    colours.push(...found);
+  }
+  return colours;
+}
+
+const worst = (ink: Rgba, behind: readonly Rgba[]): { ratio: number; foreground: Rgba; background: Rgba } => {
+  let least = { ratio: Infinity, foreground: ink, background: behind[0]! };
+  for (const background of behind) {
+    const foreground = over(ink, background);
+    const ratio = contrastRatio(foreground, background);
+    if (ratio < least.ratio) least = { ratio, foreground, background };
+  }
+  return least;
+};
+
+export interface FocusInput {
+  readonly focused: Looking;
+  readonly rest: Looking;
+  readonly element: ElementNode;
+  /** The element as it stands in the page at rest. */
+  readonly atRest: ElementNode;
+}
+
+/** WCAG 2.2, 2.4.7: with the focus something about the control is seen to be otherwise. */
+export function checkFocusVisible({ focused, rest, element, atRest }: FocusInput): Check {
+  const blank = (verdict: 'exempt' | 'unsure', reason: string) =>
+    without('2.4.7', verdict, 1, reason, 'ancestors', 'share');
+  const hidden = hiddenBy(focused.view, element);
+  if (hidden) return blank('exempt', hidden);
+  const style = focused.view.of(element);
+  if (style.text('outline-style') === 'auto') {
+    return { ...blank('exempt', 'The browser draws its own ring.'), verdict: 'passes', measured: 1 };
+  }
+  const now = appearanceOf(focused, element);
+  const before = appearanceOf(rest, atRest);
+  const forms = formsApart(before, now);
+  const isSeen = forms.length > 0 || coloursApart(before, now) > 0.5 || ringOf(style) !== undefined;
+  return {
+    ...blank('exempt', ''),
+    verdict: isSeen ? 'passes' : 'short',
+    measured: isSeen ? 1 : 0,
+    reason: isSeen ? undefined : 'Nothing changes when it has the focus.',
+  };
+}
+
+/** WCAG 2.2, 1.4.11: the ring contrasts with what it is drawn on; with the control too where it touches it. */
+export function checkFocusRing({ focused, element }: FocusInput): Check | undefined {
+  const style = focused.view.of(element);
+  const ring = style.text('outline-style') === 'auto' ? undefined : ringOf(style);
+  if (!ring || hiddenBy(focused.view, element)) return undefined;
+  const isInside = ring.offset < 0 && -ring.offset >= ring.thickness;
+  const touches = ring.offset <= 0;
+  const outside = isInside ? [] : around(focused, element, ring.offset + ring.thickness + 1);
+  const inside = touches ? colourBehind(focused, element) : [];
+  const doubt = [outside, inside].find((found) => typeof found === 'string');
+  if (doubt !== undefined) return without('1.4.11', 'unsure', NEEDED_EDGE, doubt as string);
+  const beside = [...(outside as Rgba[]), ...(Array.isArray(inside) ? [] : [inside as Rgba])];
+  const { ratio, foreground, background } = worst(ring.colour, beside);
+  return {
+    ...without('1.4.11', 'exempt', NEEDED_EDGE, ''),
+    verdict: ratio >= NEEDED_EDGE ? 'passes' : 'short',
+    measured: ratio,
+    foreground,
+    background,
+    reason: touches && !isInside ? 'Against the page and the control, both of which it touches.' : undefined,
+    basis: focused.geometry ? 'geometry' : 'ancestors',
+  };
+}
+
+/** What the focus adds or changes, with its size. */
+function indicators({ focused, rest, element, atRest }: FocusInput): Indicator[] {
+  const style = focused.view.of(element);
+  const found: Indicator[] = [];
+  const ring = ringOf(style);
+  const old = ringOf(rest.view.of(atRest));
+  if (ring && !(old && old.thickness >= ring.thickness)) {
+    const behind = around(rest, atRest, ring.offset + ring.thickness / 2);
+    if (typeof behind !== 'string') {
+      const { foreground, background } = worst(ring.colour, behind);
+      found.push({ what: ring.what, thickness: ring.thickness, colour: foreground, before: background });
+    }
+  }
+  const now = appearanceOf(focused, element).colours;
+  const before = appearanceOf(rest, atRest).colours;
+  found.push({ what: 'ground', thickness: Infinity, colour: now.ground, before: before.ground });
+  const width = Math.min(...['top', 'right', 'bottom', 'left'].map((side) => px(style.text(`border-${side}-width`))));
+  if (width > 0) found.push({ what: 'border', thickness: width, colour: now.edge, before: before.edge });
+  return found;
+}
+
+/** WCAG 2.2, 2.4.13 (AAA): large enough, and 3 to 1 between the focused and the unfocused state. */
+export function checkFocusAppearance(input: FocusInput): Check {
+  const blank = (verdict: 'exempt' | 'unsure', reason: string) => without('2.4.13', verdict, NEEDED_EDGE, reason);
+  const { focused, element } = input;
+  if (hiddenBy(focused.view, element)) return blank('exempt', 'It is not shown in this state.');
+  if (focused.view.of(element).text('outline-style') === 'auto')
+    return blank('exempt', 'The browser draws its own ring.');
+  const found = indicators(input);
+  const large = found.filter(({ thickness }) => thickness >= NEEDED_THICKNESS);
+  const best = large.reduce<{ ratio: number; of: Indicator } | undefined>((high, own) => {
+    const ratio = contrastRatio(own.colour, own.before);
+    return !high || ratio > high.ratio ? { ratio, of: own } : high;
+  }, undefined);
+  const thin = found.find(
+    ({ thickness, colour, before }) => thickness < NEEDED_THICKNESS && contrastRatio(colour, before) >= NEEDED_EDGE,
+  );
+  const ratio = best?.ratio ?? 1;
+  const passes = ratio >= NEEDED_EDGE;
+  return {
+    ...blank('exempt', ''),
+    verdict: passes ? 'passes' : 'short',
+    measured: ratio,
+    foreground: best?.of.colour,
+    background: best?.of.before,
+    reason: passes
+      ? undefined
+      : thin
+        ? `Its ${thin.what} is ${thin.thickness} px thick; ${NEEDED_THICKNESS} px are needed.`
+        : 'Nothing that is large enough changes by 3 to 1.',
+  };
+}

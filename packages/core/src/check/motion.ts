@@ -1,0 +1,114 @@
+import type { ElementStyle } from '../css/styles.js';
+import { splitTopLevel } from '../css/values/split.js';
+import { readTransitions } from '../value/transition.js';
+import { descendants, textOf, type ElementNode } from '../page/tree.js';
+import { without, type Check } from './check.js';
+
+/** WCAG 2.2, 2.2.2: what moves by itself for longer than this can be paused, stopped or hidden. */
+export const LONGEST_MOTION_MS = 5000;
+
+/** A time as computed, in milliseconds. */
+export function millis(text: string): number {
+  const value = Number.parseFloat(text);
+  if (!Number.isFinite(value)) return 0;
+  return /ms\s*$/i.test(text) ? value : value * 1000;
+}
+
+/** How long animations of an element run by themselves, in milliseconds; 0 where none does. */
+export function runsFor(style: ElementStyle): number {
+  const list = (property: string) => splitTopLevel(style.text(property));
+  const [durations, counts] = [list('animation-duration'), list('animation-iteration-count')];
+  const [delays, plays] = [list('animation-delay'), list('animation-play-state')];
+  return Math.max(
+    0,
+    ...list('animation-name').map((name, i) => {
+      if (name === 'none' || plays[i % plays.length] === 'paused') return 0;
+      const duration = millis(durations[i % durations.length] ?? '0s');
+      const count = counts[i % counts.length] ?? '1';
+      if (!duration) return 0;
+      return count === 'infinite' ? Infinity : duration * Number(count) + millis(delays[i % delays.length] ?? '0s');
+    }),
+  );
+}
+
+const PAUSES = /pause|stop|halt|play/i;
+
+/** A control that stops what moves, within the component or beside it. */
+const canBePaused = (root: ElementNode): boolean =>
+  [root, ...(root.parent ? descendants(root.parent) : []), ...descendants(root)].some(
+    (node) =>
+      (node.name === 'button' || node.attributes.get('role') === 'button') &&
+      PAUSES.test(`${textOf(node)} ${node.attributes.get('aria-label') ?? ''} ${node.classes.join(' ')}`),
+  );
+
+/** WCAG 2.2, 2.2.2. Nothing for what does not move by itself. */
+export function checkMoves(style: ElementStyle, element: ElementNode, root: ElementNode): Check | undefined {
+  const isVideo = element.name === 'video' && element.attributes.has('autoplay');
+  const time = element.name === 'marquee' || isVideo ? Infinity : runsFor(style);
+  if (!time) return undefined;
+  const blank = without('2.2.2', 'exempt', LONGEST_MOTION_MS, '', 'ancestors', 'ms');
+  if (time <= LONGEST_MOTION_MS) return { ...blank, verdict: 'passes', measured: time };
+  const stops = canBePaused(root) || (isVideo && element.attributes.has('controls'));
+  return {
+    ...blank,
+    verdict: stops ? 'passes' : 'short',
+    measured: Number.isFinite(time) ? time : undefined,
+    reason: stops
+      ? 'There is a control that stops it.'
+      : 'It moves by itself without end or for long, and nothing on the page pauses it.',
+  };
+}
+
+const MOVING =
+  /^(all|transform|translate|rotate|scale|top|right|bottom|left|inset|margin|width|height|background-position|max-height)/;
+const MOVED = [
+  'transform',
+  'translate',
+  'rotate',
+  'scale',
+  'top',
+  'left',
+  'right',
+  'bottom',
+  'width',
+  'height',
+  'margin-left',
+  'margin-top',
+  'background-position-x',
+  'background-position-y',
+];
+
+/** True where going from one state to the other moves something over time. */
+function moves(from: ElementStyle, to: ElementStyle): boolean {
+  if (
+    to.text('animation-name') !== 'none' &&
+    to.text('animation-name') !== from.text('animation-name') &&
+    runsFor(to) > 0
+  ) {
+    return true;
+  }
+  const timed = readTransitions((property) => to.text(property)).filter(
+    ({ property, duration }) => MOVING.test(property) && millis(duration) > 0,
+  );
+  return timed.length > 0 && MOVED.some((property) => from.text(property) !== to.text(property));
+}
+
+/**
+ * WCAG 2.2, 2.3.3 (AAA): motion that an interaction sets off can be switched off; here, by asking for less of it. Nothing
+ * where nothing moves.
+ *
+ * @param reduced the same two states where less motion is preferred
+ */
+export function checkReducedMotion(
+  rest: ElementStyle,
+  state: ElementStyle,
+  reduced: { readonly rest: ElementStyle; readonly state: ElementStyle },
+): Check | undefined {
+  if (!moves(rest, state)) return undefined;
+  const still = !moves(reduced.rest, reduced.state);
+  return {
+    ...without('2.3.3', 'exempt', 0, '', 'ancestors', 'ms'),
+    verdict: still ? 'passes' : 'short',
+    reason: still ? 'It keeps still where less motion is preferred.' : 'It moves also where less motion is preferred.',
+  };
+}

@@ -1,0 +1,172 @@
+import { appearanceOf, coloursApart, formsApart } from '../check/appearance.js';
+import type { Check } from '../check/check.js';
+import { without } from '../check/check.js';
+import { checkDistinct } from '../check/distinct.js';
+import { colourBehind } from '../check/edge.js';
+import { checkFocusAppearance, checkFocusRing, checkFocusVisible } from '../check/focus.js';
+import { hiddenBy } from '../check/hidden.js';
+import { checkLeftover } from '../check/leftover.js';
+import { checkLinkInText } from '../check/link-in-text.js';
+import { checkMoves, checkReducedMotion } from '../check/motion.js';
+import { checkComfort, checkLeadsNowhere, checkSquashed, checkTooTall } from '../check/room.js';
+import { checkTarget, isTarget } from '../check/target.js';
+import { checkText, isLarge, NEEDED_LARGE, NEEDED_NORMAL, worstOf } from '../check/text.js';
+import { checkWay } from '../check/way-between.js';
+import { WHITE } from '../colour/rgba.js';
+import type { StateColumn } from '../component/kind.js';
+import type { FoundPart } from '../component/parts.js';
+import { CARRIED } from '../css/selector/states.js';
+import { shownBits } from '../component/states.js';
+import type { Subject } from '../look/subject.js';
+import { hasOwnText, type ElementNode } from '../page/tree.js';
+import type { LookedAt } from './checks.js';
+
+/** Demands that every kind makes of its parts, beside those of its own. */
+export interface MoreInput {
+  readonly part: FoundPart;
+  readonly subject: Subject;
+  readonly column: StateColumn;
+  /** Columns of the part. */
+  readonly columns: readonly StateColumn[];
+  /** Root of the component. */
+  readonly root: ElementNode;
+  readonly see: (column: StateColumn) => LookedAt;
+  /** The same where less motion is preferred. */
+  readonly seeReduced: (column: StateColumn) => LookedAt;
+  /** The same with the element that opens it focused instead of pointed at; undefined where nothing opens it. */
+  readonly seeFocused: (() => LookedAt) | undefined;
+  readonly isFirst: boolean;
+}
+
+export interface NamedCheck {
+  readonly demand: string;
+  readonly label: string;
+  readonly check: Check;
+}
+
+/** States that are told apart from the default, and from one another in this order. */
+const TOLD_APART = ['hover', 'focus', 'pressed', 'current', 'current+hover'];
+
+const named = (demand: string, label: string, check: Check | undefined): NamedCheck[] =>
+  check ? [{ demand, label, check }] : [];
+
+/** Demands of a part at rest. */
+function atRest(input: MoreInput, seen: LookedAt): NamedCheck[] {
+  const { part, root, seeFocused, isFirst } = input;
+  const { looking, element, style } = seen;
+  const isControl = isTarget(element) && part.part.carrier === undefined;
+  const text = hasOwnText(element) ? checkText(looking, element) : undefined;
+  return [
+    ...(isControl ? named('target', 'Target size', checkTarget(looking, element, false)) : []),
+    ...(isControl ? named('target-large', 'Target size, enhanced', checkTarget(looking, element, true)) : []),
+    ...named('link-in-text', 'Link told from its text', checkLinkInText(looking, element)),
+    ...named('moves', 'Moves by itself', checkMoves(style, element, root)),
+    ...(seeFocused ? named('opens', 'Content shown on hover', checkOpens(seen, seeFocused())) : []),
+    ...named('squashed', 'Room around the text', checkSquashed(looking, element)),
+    ...(isFirst ? named('tall', 'Height on a phone', checkTooTall(looking, element)) : []),
+    ...(part.part.states.includes('hover') && !isControl && !part.part.carrier && !part.part.ownPseudoStates
+      ? named('nowhere', 'Can be used', checkLeadsNowhere(looking, element))
+      : []),
+    ...(text ? named('comfort', 'Comfort', checkComfort(looking, element, text)) : []),
+  ];
+}
+
+/** WCAG 2.2, 1.4.13, its first condition: what the pointer opens, the keyboard opens too. */
+function checkOpens(pointed: LookedAt, focused: LookedAt): Check | undefined {
+  if (hiddenBy(pointed.view, pointed.element)) return undefined;
+  const opens = hiddenBy(focused.view, focused.element) === undefined;
+  return {
+    ...without('1.4.13', 'exempt', 1, '', 'ancestors', 'share'),
+    verdict: opens ? 'passes' : 'short',
+    measured: opens ? 1 : 0,
+    reason: opens
+      ? 'It opens to the focus as well.'
+      : 'It opens to the pointer only: by keyboard and by touch nobody gets there.',
+  };
+}
+
+/** The least different of two states is what a state is judged by. */
+function distinctIn(input: MoreInput, seen: LookedAt): Check | undefined {
+  const { column, columns, see, part } = input;
+  const at = TOLD_APART.indexOf(column.name);
+  if (at < 0) return undefined;
+  const own = appearanceOf(seen.looking, seen.element, part.part.pseudo);
+  const others = columns.filter(({ name }) => name === 'default' || TOLD_APART.slice(0, at).includes(name));
+  const checks = others.map((other) => {
+    const theirs = see(other);
+    return checkDistinct(
+      appearanceOf(theirs.looking, theirs.element, part.part.pseudo),
+      own,
+      `From ${other.label.toLowerCase()}`,
+    );
+  });
+  return worstOf(checks);
+}
+
+/** Demands of a part in a state. */
+function inState(input: MoreInput, seen: LookedAt): NamedCheck[] {
+  const { part, column, columns, see, seeReduced } = input;
+  const rest = columns.find(({ name }) => name === 'default');
+  if (!rest) return [];
+  const before = see(rest);
+  const { pseudo, carrier } = part.part;
+  const { looking, element, style } = seen;
+  if (hiddenBy(looking.view, element)) return [];
+  const found: NamedCheck[] = [];
+  const isFocus = column.name === 'focus' && isTarget(element) && carrier === undefined && pseudo === undefined;
+  if (isFocus) {
+    const focus = { focused: looking, rest: before.looking, element, atRest: before.element };
+    found.push(
+      ...named('focus-visible', 'Focus is visible', checkFocusVisible(focus)),
+      ...named('focus-ring', 'Focus ring against what is beside it', checkFocusRing(focus)),
+      ...named('focus-appearance', 'Focus is large and clear', checkFocusAppearance(focus)),
+    );
+  }
+  if (isTarget(element)) found.push(...named('distinct', 'Told apart', distinctIn(input, seen)));
+  if (pseudo === undefined) {
+    found.push(
+      ...named('leftover', 'Nothing left over', checkLeftover(before.looking, looking, before.element, element)),
+    );
+  }
+  if (hasOwnText(element)) {
+    const behind = colourBehind({ ...looking, geometry: undefined }, element.parent);
+    const needed = isLarge(style.fontSize, style.fontWeight) ? NEEDED_LARGE : NEEDED_NORMAL;
+    const from = column.name === 'pressed' ? (columns.find(({ name }) => name === 'hover') ?? rest) : rest;
+    found.push(
+      ...named(
+        'transition',
+        'On the way',
+        checkWay(see(from).style, style, typeof behind === 'string' ? WHITE : behind, needed),
+      ),
+    );
+  }
+  found.push(
+    ...named(
+      'reduced-motion',
+      'Less motion on request',
+      checkReducedMotion(before.style, style, { rest: seeReduced(rest).style, state: seeReduced(column).style }),
+    ),
+  );
+  return found;
+}
+
+/** What is asked of a part in a column beside its kind's own demands. */
+export function moreDemands(input: MoreInput): NamedCheck[] {
+  const { subject, column } = input;
+  if ((shownBits(column) & CARRIED & ~subject.states.possible) !== 0) return [];
+  const seen = input.see(column);
+  return column.name === 'default'
+    ? input.part.part.pseudo === undefined
+      ? atRest(input, seen)
+      : []
+    : inState(input, seen);
+}
+
+/** Two siblings that mean opposite things, told apart by more than colour. */
+export function siblingsApart(a: LookedAt, b: LookedAt): Check | undefined {
+  if (hiddenBy(a.view, a.element) || hiddenBy(b.view, b.element)) return undefined;
+  const [first, second] = [appearanceOf(a.looking, a.element), appearanceOf(b.looking, b.element)];
+  // Alike in everything is no trick of colour.
+  if (!formsApart(first, second).length && coloursApart(first, second) < 1) return undefined;
+  return checkDistinct(first, second, 'Beside its sibling');
+}
