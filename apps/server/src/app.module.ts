@@ -11,6 +11,9 @@ import { readConfig } from './config.js';
 import { DatabaseModule } from './database/database.module.js';
 import { HealthController } from './health/health.controller.js';
 import { ProblemFilter } from './http/problem.filter.js';
+import { GeometryService } from './measuring/geometry.service.js';
+import { LedgerService } from './measuring/ledger.service.js';
+import { MeasuringController } from './measuring/measuring.controller.js';
 import { ChangesController } from './pages/changes.controller.js';
 import { PagesController } from './pages/pages.controller.js';
 import { PagesService } from './pages/pages.service.js';
@@ -30,6 +33,7 @@ import { SitesService } from './sites/sites.service.js';
     SitesController,
     PagesController,
     ChangesController,
+    MeasuringController,
     ComponentsController,
     AssetsController,
     SiteAssetsController,
@@ -37,6 +41,8 @@ import { SitesService } from './sites/sites.service.js';
   providers: [
     SitesService,
     PagesService,
+    GeometryService,
+    LedgerService,
     ComponentsService,
     SiteAssetsService,
     DemoSeeder,

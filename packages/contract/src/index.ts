@@ -3,3 +3,4 @@ export * from './change.js';
 export * from './look.js';
 export * from './problem.js';
 export * from './site.js';
+export * from './geometry.js';

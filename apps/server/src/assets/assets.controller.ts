@@ -6,6 +6,7 @@ import { notFound } from '../http/problem.js';
 import { Owned, OwnerGuard } from '../owners/owner.guard.js';
 import { servedType } from './asset-type.js';
 import { getBlob } from './blob-store.js';
+import { fieldOfAsset } from './pixel-fields.js';
 
 /** Nothing in an owner's file may run or load, even when it is opened by itself. */
 const ASSET_POLICY = "sandbox; default-src 'none'; style-src 'unsafe-inline'; img-src data:; font-src data:";
@@ -30,5 +31,22 @@ export class AssetsController {
         'Cache-Control': 'private, max-age=31536000, immutable',
       })
       .end(blob.bytes);
+  }
+
+  @Get(':hash/pixels')
+  @ApiOkResponse({ description: 'A picture decoded to sRGB, as a packed pixel field; 204 for one that does not load' })
+  async pixels(@Owned() scope: OwnerScope, @Param('hash') hash: string, @Res() response: Response): Promise<void> {
+    const field = /^[0-9a-f]{64}$/.test(hash) ? await fieldOfAsset(scope, hash) : undefined;
+    if (field === undefined) throw notFound('The file');
+    response.set({
+      'X-Content-Type-Options': 'nosniff',
+      'Cross-Origin-Resource-Policy': 'same-origin',
+      'Cache-Control': 'private, max-age=31536000, immutable',
+    });
+    if (field === null) {
+      response.status(204).end();
+      return;
+    }
+    response.status(200).set({ 'Content-Type': 'application/octet-stream', 'Content-Encoding': 'gzip' }).end(field);
   }
 }

@@ -1,4 +1,5 @@
 import type { PageChangeRecord, SiteAsset } from '@retoque/contract';
+import type { StoredGeometry } from '@retoque/core';
 import { sql } from 'drizzle-orm';
 import {
   customType,
@@ -125,6 +126,46 @@ export const pageVersions = pgTable(
       'cascade',
     ),
     foreignKey({ columns: [table.ownerId, table.htmlHash], foreignColumns: [blobs.ownerId, blobs.hash] }),
+  ],
+);
+
+/** Decoded pictures by the hash of their file, as compressed pixel fields; no bytes for what cannot be decoded. */
+export const pixelFields = pgTable(
+  'pixel_fields',
+  {
+    ownerId: ownerId(),
+    hash: text('hash').notNull(),
+    bytes: bytes('bytes'),
+    createdAt: createdAt(),
+  },
+  (table) => [
+    primaryKey({ columns: [table.ownerId, table.hash] }),
+    foreignKey({ columns: [table.ownerId, table.hash], foreignColumns: [blobs.ownerId, blobs.hash] }).onDelete(
+      'cascade',
+    ),
+  ],
+);
+
+/** Where things stand on a page as a browser laid it out, at one size of the screen and with one thing opened. */
+export const pageGeometries = pgTable(
+  'page_geometries',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    ownerId: ownerId(),
+    pageId: uuid('page_id').notNull(),
+    /** The version, with the changes that its HTML had. */
+    edition: text('edition').notNull(),
+    width: integer('width').notNull(),
+    height: integer('height').notNull(),
+    opened: text('opened').notNull().default(''),
+    geometry: jsonb('geometry').$type<StoredGeometry>().notNull(),
+    createdAt: createdAt(),
+  },
+  (table) => [
+    unique('page_geometries_one').on(table.pageId, table.edition, table.width, table.height, table.opened),
+    foreignKey({ columns: [table.ownerId, table.pageId], foreignColumns: [pages.ownerId, pages.id] }).onDelete(
+      'cascade',
+    ),
   ],
 );
 

@@ -17,6 +17,7 @@ import { fromAddressSchema, fromPasteSchema, fromUploadSchema, pageSchema } from
 import type { Request } from 'express';
 import { createZodDto, ZodResponse } from 'nestjs-zod';
 import type { OwnerScope } from '../database/owner-scope.js';
+import { goneSignal } from '../http/gone.js';
 import { IdDto } from '../http/id.js';
 import { problem } from '../http/problem.js';
 import { Owned, OwnerGuard } from '../owners/owner.guard.js';
@@ -27,15 +28,6 @@ class PageDto extends createZodDto(pageSchema) {}
 class FromAddressDto extends createZodDto(fromAddressSchema) {}
 class FromPasteDto extends createZodDto(fromPasteSchema) {}
 class FromUploadDto extends createZodDto(fromUploadSchema) {}
-
-/** Aborts when the browser that asked is gone, so that a cancelled import stops fetching and stores nothing. */
-function goneSignal(request: Request): AbortSignal {
-  const controller = new AbortController();
-  request.res?.once('close', () => {
-    if (!request.res?.writableFinished) controller.abort(new Error('The request was cancelled.'));
-  });
-  return controller.signal;
-}
 
 @ApiTags('pages')
 @Controller('pages')

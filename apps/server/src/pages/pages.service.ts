@@ -2,7 +2,8 @@ import { Injectable } from '@nestjs/common';
 import type { AddChange, Page, SiteChoice } from '@retoque/contract';
 import { changePage } from '@retoque/core';
 import { and, desc, eq, isNotNull, isNull } from 'drizzle-orm';
-import { getTexts, putBlobs, type BroughtFile } from '../assets/blob-store.js';
+import { decodeBrought } from '../assets/pixel-fields.js';
+import { getTexts, putBlobs, toStored, type BroughtFile } from '../assets/blob-store.js';
 import { readConfig } from '../config.js';
 import type { OwnerScope } from '../database/owner-scope.js';
 import { pageChanges, pages, pageVersions } from '../database/schema.js';
@@ -143,6 +144,7 @@ export class PagesService {
       await this.addVersion(inner, page!.id, 1, brought);
       return page!.id;
     });
+    await decodeBrought(scope, brought.assets.map(toStored));
     return this.get(scope, id);
   }
 

@@ -1,0 +1,99 @@
+import 'reflect-metadata';
+import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
+import { geometryListSchema, pageLedgerSchema, pageSchema, problemSchema, type Page } from '@retoque/contract';
+import { unpackField } from '@retoque/core';
+import type { NestExpressApplication } from '@nestjs/platform-express';
+import sharp from 'sharp';
+import request from 'supertest';
+import { createApp } from '../create-app.js';
+
+let app: NestExpressApplication;
+let page: Page;
+const api = () => request(app.getHttpServer());
+
+const HTML =
+  '<!doctype html><html><head><title>Over</title><link rel="stylesheet" href="s.css"></head><body><div class="hero"></div><div class="bar"><a class="btn" href="#">Board</a></div></body></html>';
+const CSS =
+  '.hero { height: 100px; background: url(night.png) #fff } .bar { position: absolute; top: 0 } .btn { color: #fff }';
+const BODY = ':root > body:nth-child(2)';
+const measured = (left: number) => ({
+  viewport: { width: 1280, height: 800 },
+  elements: {
+    ':root': { box: [0, 0, 1280, 800] },
+    [BODY]: { box: [0, 0, 1280, 800] },
+    [`${BODY} > div:nth-child(1)`]: { box: [0, 0, 200, 100] },
+    [`${BODY} > div:nth-child(2)`]: { box: [0, 0, 200, 40] },
+    [`${BODY} > div:nth-child(2) > a:nth-child(1)`]: { box: [left, 0, 60, 40], lines: [[left, 10, 60, 20]] },
+  },
+});
+const put = (body: object) => api().put(`/api/pages/${page.id}/geometry`).send(body);
+const text = async () => {
+  const { body } = await api().get(`/api/pages/${page.id}/checks`).expect(200);
+  return pageLedgerSchema.parse(body).checks.filter(({ text: own, state }) => own === 'Board' && state === 'default');
+};
+
+beforeAll(async () => {
+  app = await createApp();
+  await app.init();
+  const night = await sharp({ create: { width: 200, height: 100, channels: 3, background: '#102030' } })
+    .png()
+    .toBuffer();
+  const brought = await api()
+    .post('/api/pages/from-upload')
+    .field('siteName', 'Measured')
+    .field('paths', JSON.stringify(['index.html', 's.css', 'night.png']))
+    .attach('files', Buffer.from(HTML), 'index.html')
+    .attach('files', Buffer.from(CSS), 's.css')
+    .attach('files', night, 'night.png')
+    .expect(201);
+  page = pageSchema.parse(brought.body);
+});
+afterAll(() => app.close());
+
+describe('pixels of pictures', () => {
+  it('are decoded once and given out as a field', async () => {
+    const { hash } = page.version.assets.find(({ contentType }) => contentType === 'image/png')!;
+    const answer = await api()
+      .get(`/api/assets/${hash}/pixels`)
+      .buffer(true)
+      .parse((response, done) => {
+        const parts: Buffer[] = [];
+        response.on('data', (part: Buffer) => parts.push(part));
+        response.on('end', () => done(null, Buffer.concat(parts)));
+      })
+      .expect(200);
+    const field = unpackField(new Uint8Array(answer.body as Buffer));
+    expect(field).toMatchObject({ width: 200, height: 100, opaque: true });
+    expect([...field.data.subarray(0, 4)]).toEqual([16, 32, 48, 255]);
+  });
+
+  it('are not to be had of files that are not there', async () => {
+    await api()
+      .get(`/api/assets/${'0'.repeat(64)}/pixels`)
+      .expect(404);
+    await api().get('/api/assets/nothing/pixels').expect(404);
+  });
+});
+
+describe('geometry of a page', () => {
+  it('is an input of its checks: without it they are unsure, with it they name where they were measured', async () => {
+    expect((await text())[0]).toMatchObject({ verdict: 'unsure', basis: 'ancestors', criterion: '1.4.3' });
+    await put({ edition: page.version.edition, measurements: [measured(20)] }).expect(200);
+    const [over, bare] = await text();
+    expect(over).toMatchObject({ verdict: 'passes', basis: 'geometry', background: '#102030' });
+    expect(bare).toMatchObject({ verdict: 'short', demand: 'Picture missing' });
+    // What is measured again replaces what was measured before.
+    await put({ edition: page.version.edition, measurements: [measured(170)] }).expect(200);
+    expect((await text())[0]).toMatchObject({ verdict: 'short', basis: 'geometry' });
+    const listed = geometryListSchema.parse((await api().get(`/api/pages/${page.id}/geometry`).expect(200)).body);
+    expect(listed).toHaveLength(1);
+  });
+
+  it('is refused when the page has changed since, or when it is none', async () => {
+    const late = await put({ edition: 'another', measurements: [measured(1)] }).expect(409);
+    expect(problemSchema.parse(late.body).title).toMatch(/has changed/);
+    await put({ edition: page.version.edition, measurements: [] }).expect(400);
+    await put({ edition: page.version.edition, measurements: [{ viewport: { width: 0, height: 1 } }] }).expect(400);
+    await api().get(`/api/pages/${page.id}/checks?width=wide`).expect(400);
+  });
+});

@@ -1,0 +1,58 @@
+import { Body, Controller, Get, Param, Put, Query, Req, UseGuards } from '@nestjs/common';
+import { ApiTags } from '@nestjs/swagger';
+import { geometryListSchema, pageLedgerSchema, putGeometrySchema } from '@retoque/contract';
+import type { Request } from 'express';
+import { createZodDto, ZodResponse } from 'nestjs-zod';
+import { z } from 'zod';
+import type { OwnerScope } from '../database/owner-scope.js';
+import { goneSignal } from '../http/gone.js';
+import { IdDto } from '../http/id.js';
+import { Owned, OwnerGuard } from '../owners/owner.guard.js';
+import { GeometryService } from './geometry.service.js';
+import { LedgerService } from './ledger.service.js';
+
+class PutGeometryDto extends createZodDto(putGeometrySchema) {}
+class GeometryListDto extends createZodDto(geometryListSchema) {}
+class PageLedgerDto extends createZodDto(pageLedgerSchema) {}
+class LedgerQueryDto extends createZodDto(
+  z.object({
+    width: z.coerce.number().int('Give whole pixels.').min(200).max(8000).default(1280),
+    height: z.coerce.number().int('Give whole pixels.').min(200).max(8000).default(800),
+    level: z.enum(['AA', 'AAA']).default('AA'),
+  }),
+) {}
+
+/** Where things stand on a page, and all that is asked of it. */
+@ApiTags('pages')
+@Controller('pages/:id')
+@UseGuards(OwnerGuard)
+export class MeasuringController {
+  constructor(
+    private readonly geometry: GeometryService,
+    private readonly ledger: LedgerService,
+  ) {}
+
+  @Get('geometry')
+  @ZodResponse({ type: GeometryListDto })
+  list(@Owned() scope: OwnerScope, @Param() { id }: IdDto) {
+    return this.geometry.list(scope, id);
+  }
+
+  @Put('geometry')
+  @ZodResponse({ type: GeometryListDto })
+  put(@Owned() scope: OwnerScope, @Param() { id }: IdDto, @Body() { edition, measurements }: PutGeometryDto) {
+    return this.geometry.put(scope, id, edition, measurements);
+  }
+
+  @Get('checks')
+  @ZodResponse({ type: PageLedgerDto })
+  async checks(
+    @Owned() scope: OwnerScope,
+    @Param() { id }: IdDto,
+    @Query() { width, height, level }: LedgerQueryDto,
+    @Req() request: Request,
+  ) {
+    const viewport = { width, height };
+    return { viewport, checks: await this.ledger.check(scope, id, viewport, level, goneSignal(request)) };
+  }
+}

@@ -1,0 +1,49 @@
+import { z } from 'zod';
+
+const box = z.tuple([z.number(), z.number(), z.number(), z.number()]);
+
+/** Where things stand on a page at one viewport; boxes are left, top, width and height in CSS pixels. */
+export const geometrySchema = z.object({
+  viewport: z.object({ width: z.number().int().min(1).max(10_000), height: z.number().int().min(1).max(10_000) }),
+  /** What was opened on the page when it was measured; as it is when absent. */
+  opened: z.string().max(20_000).optional(),
+  elements: z
+    .record(
+      z.string().max(2000),
+      z.object({ box, lines: z.array(box).optional(), before: box.optional(), after: box.optional() }),
+    )
+    .refine((elements) => Object.keys(elements).length <= 50_000, 'A page has 50,000 elements at most.'),
+});
+export type PageGeometry = z.infer<typeof geometrySchema>;
+
+/** Measurements of one edition of a page; those of the same viewport and opening are replaced. */
+export const putGeometrySchema = z.object({
+  edition: z.string().min(1).max(4000),
+  measurements: z.array(geometrySchema).min(1, 'Send a measurement.').max(100),
+});
+export const geometryListSchema = z.array(geometrySchema);
+
+/** A check of a page, as reports and the command give it. */
+export const pageCheckSchema = z.object({
+  select: z.string(),
+  text: z.string(),
+  part: z.string(),
+  state: z.string(),
+  criterion: z.string(),
+  demand: z.string().nullable(),
+  verdict: z.enum(['passes', 'short', 'exempt', 'unsure']),
+  measured: z.number().nullable(),
+  needed: z.number(),
+  unit: z.string(),
+  foreground: z.string().nullable(),
+  background: z.string().nullable(),
+  reason: z.string().nullable(),
+  basis: z.enum(['ancestors', 'geometry']),
+  share: z.number().nullable(),
+  worst: z.tuple([z.number(), z.number()]).nullable(),
+});
+export type PageCheck = z.infer<typeof pageCheckSchema>;
+export const pageLedgerSchema = z.object({
+  viewport: z.object({ width: z.number().int(), height: z.number().int() }),
+  checks: z.array(pageCheckSchema),
+});
