@@ -79,3 +79,9 @@ export {
 } from './look/read-value.js';
 export * from './value/index.js';
 export { splitTopLevel } from './css/values/split.js';
+export * from './colour/vision.js';
+export { difference } from './colour/difference.js';
+export * from './remedy/remedy.js';
+export { leastAlpha, nearestOf, nearestPassing } from './remedy/nearest.js';
+export { Remedies, type CheckRef, type RemedyRequest } from './session/remedies.js';
+export { shortColours, solve, type SolveScope } from './session/solve.js';

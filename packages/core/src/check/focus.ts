@@ -43,8 +43,8 @@ function ringOf(style: ElementStyle): { colour: Rgba; thickness: number; offset:
   return own && own.alpha > 0 ? { colour: own, thickness: px(found.spread), offset: 0, what: 'shadow' } : undefined;
 }
 
-/** Colours that lie right around an element, at a distance from its edge. */
-function around(looking: Looking, element: ElementNode, out: number): Rgba[] | string {
+/** Colours that lie right around an element, at a distance from its edge; why they cannot be told where they cannot. */
+export function around(looking: Looking, element: ElementNode, out: number): Rgba[] | string {
   const box = looking.geometry?.elements.get(element.order)?.box;
   if (!box) {
     const behind = colourBehind(looking, element.parent);

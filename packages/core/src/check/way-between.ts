@@ -13,7 +13,7 @@ export function progress({ x1, y1, x2, y2 }: Bezier, share: number): number {
   if (share >= 1) return 1;
   const at = (a: number, b: number, t: number) => 3 * a * t * (1 - t) ** 2 + 3 * b * t ** 2 * (1 - t) + t ** 3;
   let [low, high] = [0, 1];
-  for (let i = 0; i < 24; i++) {
+  for (let i = 0; i < 16; i++) {
     const middle = (low + high) / 2;
     if (at(x1, x2, middle) < share) low = middle;
     else high = middle;
@@ -58,8 +58,8 @@ export interface Way {
   readonly lasts: number;
 }
 
-/** Milliseconds between two looks at the way; a screen shows a picture every 16. */
-const STEP = 4;
+/** As often the way is looked at; a screen shows some 60 pictures a second, and most changes last less than one. */
+const LOOKS = 60;
 
 /**
  * What text and ground pass through while they change from one state to another.
@@ -76,14 +76,16 @@ export function wayBetween(from: ElementStyle, to: ElementStyle, behind: Rgba, n
   const [groundFrom, groundTo] = [from.colour('background-color'), to.colour('background-color')];
   let lowest: Way | undefined;
   let short = 0;
-  for (let ms = 0; ms <= lasts; ms += STEP) {
+  const step = lasts / LOOKS;
+  for (let i = 0; i <= LOOKS; i++) {
+    const ms = i * step;
     const background = over(between(groundFrom, groundTo, ground.at(ms)), behind);
     const foreground = over(between(textFrom, textTo, text.at(ms)), background);
     const ratio = contrastRatio(foreground, background);
-    if (ratio < needed) short += STEP;
+    if (ratio < needed) short += step;
     if (!lowest || ratio < lowest.lowest) lowest = { lowest: ratio, at: ms, foreground, background, short: 0, lasts };
   }
-  return lowest && { ...lowest, short: Math.min(short, lasts) };
+  return lowest && { ...lowest, short: Math.round(Math.min(short, lasts)) };
 }
 
 /** Advice: both ends pass, and in between text and ground come too close. Nothing where nothing takes time. */

@@ -146,7 +146,7 @@ function layerFill(layer: LayerTexts, { style, box, viewport, pictures, tag }: B
   const drawn = paintGradient(layer.image, tile.width, tile.height);
   const pattern: Pattern | undefined = field
     ? picturePattern(field, tile.width, tile.height)
-    : drawn && { ...tile, ...drawn };
+    : drawn && { key: `${layer.image} ${tile.width} ${tile.height}`, ...tile, ...drawn };
   if (!pattern) return unknown(`What is painted on ${tag} cannot be told from its CSS.`);
   const tiling = area && tilingOf(layer, tile, area);
   if (area && !tiling) return unknown(`The place of the background of ${tag} cannot be told.`);
@@ -200,7 +200,8 @@ export function backgroundFills(input: BackgroundInput): Fill[] {
   const layers = layersOf(style);
   const fills: Fill[] = [];
   const backdrop = readFilters(style.text('backdrop-filter'));
-  if (backdrop.apply.length) fills.push({ kind: 'backdrop', apply: backdrop.apply, box });
+  if (backdrop.apply.length)
+    fills.push({ kind: 'backdrop', key: style.text('backdrop-filter'), apply: backdrop.apply, box });
   const colour = style.colour('background-color');
   // The colour is clipped as the last layer is.
   const clip = clips.at(-1) ?? 'border-box';

@@ -7,6 +7,8 @@ import type { ColourFilter } from './filters.js';
 
 /** Something with a colour at every point of a tile of its own; x and y in pixels from the tile's top left. */
 export interface Pattern {
+  /** Says what it paints: two patterns with one key are alike. */
+  readonly key: string;
   readonly width: number;
   readonly height: number;
   readonly colourAt: (x: number, y: number) => Premultiplied;
@@ -47,7 +49,12 @@ export type Fill =
   | SolidFill
   | PatternFill
   /** What is behind is changed: `backdrop-filter`. */
-  | { readonly kind: 'backdrop'; readonly apply: readonly ColourFilter[]; readonly box: Box | undefined }
+  | {
+      readonly kind: 'backdrop';
+      readonly key: string;
+      readonly apply: readonly ColourFilter[];
+      readonly box: Box | undefined;
+    }
   /** Something whose colours cannot be told, and why. */
   | { readonly kind: 'unknown'; readonly why: string; readonly box: Box | undefined };
 

@@ -7,6 +7,7 @@ import type { PatternFill, SolidFill } from './fill.js';
 import { flatPair, isFlat } from './flat.js';
 import { colourOfSteps, pixelOf, rasters } from './raster.js';
 import type { Scene, SceneNode } from './scene.js';
+import { splitScene, type Split } from './spread.js';
 
 /** What was found where something is painted on what lies behind it. */
 export interface Measurement {
@@ -208,6 +209,30 @@ function asSweep(nodes: readonly SceneNode[], areas: readonly Box[], needed: num
 const luminanceOf = ([r, g, b]: readonly [number, number, number]) =>
   RED_LUMINANCE[r]! + GREEN_LUMINANCE[g]! + BLUE_LUMINANCE[b]! + 0.05;
 
+/** Text over what varies, each colour of which is looked at once however many pixels have it. */
+function measureSplit(
+  { colours, rest }: Split,
+  nodes: readonly SceneNode[],
+  needed: number,
+  halo: Halo | undefined,
+): Measurement | typeof COVERED {
+  let pixels = 0;
+  let short = 0;
+  let best = 0;
+  let worst: Measurement | undefined;
+  for (const { colour, count, x, y } of colours) {
+    const { foreground, background, shown } = flatPair([{ kind: 'solid', colour, box: undefined }, ...rest]);
+    if (shown < HARDLY) continue;
+    const { ratio, beside } = worstAround(foreground, background, halo);
+    pixels += count;
+    if (ratio < needed) short += count;
+    if (ratio > best) best = ratio;
+    if (worst && ratio >= worst.worst) continue;
+    worst = { worst: ratio, best, foreground, background: beside, at: { x, y }, share: 0, varies: undefined };
+  }
+  return worst ? { ...worst, best, share: short / pixels, varies: variesBy(nodes) } : COVERED;
+}
+
 function measureAreas(
   nodes: readonly SceneNode[],
   areas: readonly Box[],
@@ -260,5 +285,8 @@ export function measureScene(
   if (isFlat(nodes)) return measureFlat(nodes, needed, halo);
   const placed = patternsOf(nodes).every(({ tiling }) => tiling);
   if (!placed || !areas.length) return measureAny(nodes, needed, halo);
-  return (halo ? undefined : asSweep(nodes, areas, needed)) ?? measureAreas(nodes, areas, needed, halo);
+  const swept = halo ? undefined : asSweep(nodes, areas, needed);
+  if (swept) return swept;
+  const split = splitScene(nodes, areas);
+  return split ? measureSplit(split, nodes, needed, halo) : measureAreas(nodes, areas, needed, halo);
 }

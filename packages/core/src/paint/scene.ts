@@ -20,6 +20,8 @@ export interface Mark {
 
 export interface SceneGroup {
   readonly kind: 'group';
+  /** Says how it is put on what is behind. */
+  readonly key: string;
   readonly opacity: number;
   readonly blend: Blend | undefined;
   readonly filters: readonly ColourFilter[];
@@ -70,7 +72,9 @@ function groupOf(element: ElementNode, style: ElementStyle, nodes: readonly Scen
   const mode = style.text('mix-blend-mode');
   const blend = mode === 'normal' ? undefined : BLENDS[mode];
   if (mode !== 'normal' && !blend) doubts.add(`${tagOf(element)} is blended with what lies behind it.`);
-  return { kind: 'group', opacity: opacityOf(style), blend, filters: filters.apply, nodes };
+  const opacity = opacityOf(style);
+  const key = `${opacity} ${mode} ${style.text('filter')}`;
+  return { kind: 'group', key, opacity, blend, filters: filters.apply, nodes };
 }
 
 const isPlain = ({ opacity, blend, filters }: SceneGroup) => opacity === 1 && !blend && !filters.length;
@@ -102,7 +106,7 @@ export const hasMark = (node: SceneNode): boolean =>
 /** The same with another colour for what is measured. */
 export const marked = (nodes: readonly SceneNode[], colour: Rgba): SceneNode[] =>
   nodes.map((node): SceneNode => {
-    if (node.kind === 'group') return { ...node, nodes: marked(node.nodes, colour) };
+    if (node.kind === 'group') return hasMark(node) ? { ...node, nodes: marked(node.nodes, colour) } : node;
     return node.kind === 'mark' ? { ...node, fills: [{ kind: 'solid', colour, box: undefined }] } : node;
   });
 

@@ -73,7 +73,7 @@ import {
   type SheetRow,
   type StateSheet,
 } from './state-sheet.js';
-import { tryColours, triedTexts, type TrackSample } from './try-colours.js';
+import { tryColours, triedCase, triedTexts, type TrackSample, type TriedCase } from './try-colours.js';
 
 export class UnknownKindError extends Error {
   override readonly name = 'UnknownKindError';
@@ -172,6 +172,7 @@ export class ComponentSession {
   private readonly bounds: ViewportBounds;
   private readonly forcer = new Forcer();
   private readonly grouped = new Map<string, SubjectGroup[]>();
+  private readonly forced = new WeakMap<SubjectGroup[], Map<string, StateBits>>();
   private readonly reveals = new Map<string, Reveal>();
   private readonly columnSets = new Map<string, PartColumns[]>();
   private readonly resolvers = new Map<string, { key: string; resolver: LookResolver }>();
@@ -606,13 +607,23 @@ export class ComponentSession {
     styled: Styled,
   ) {
     const groups = this.groupsOf(part, look, environment);
-    return columns.map((column) => {
-      const forced = groups.reduce(
-        (bits, { subject }) => bits | this.lookAt(this.pages, environment, subject, column).view.forced.union,
+    return columns.map((column) => this.saidIn(part, this.forcedIn(groups, column, environment), styled));
+  }
+
+  /** States that are forced somewhere when the subjects of a part are seen in a column. */
+  private forcedIn(groups: SubjectGroup[], column: StateColumn, environment: Environment): StateBits {
+    let known = this.forced.get(groups);
+    if (!known) this.forced.set(groups, (known = new Map()));
+    const key = `${column.name} ${environment.width}`;
+    let bits = known.get(key);
+    if (bits === undefined) {
+      bits = groups.reduce(
+        (all, { subject }) => all | this.lookAt(this.pages, environment, subject, column).view.forced.union,
         0,
       );
-      return this.saidIn(part, forced, styled);
-    });
+      known.set(key, bits);
+    }
+    return bits;
   }
 
   /** Demands that every kind makes, of one part. */
@@ -931,38 +942,100 @@ export class ComponentSession {
 
   /** Measures trial colours in a cell, in its own column and all that follow it. */
   tryColours(look: Look, ref: CellRef, colours: readonly string[], request: SheetRequest = {}): TrackSample[] {
+    const { row } = this.cell(ref);
+    return tryColours(row.properties[0]!, this.triedCases(look, ref, request), colours);
+  }
+
+  /** Columns of a part whose value in a row comes from one of them, that one included. */
+  private followersOf(look: Look, ref: CellRef, request: SheetRequest): readonly StateColumn[] {
     const { environment = DESKTOP, place = {}, added = [] } = request;
     const { part, row } = this.cell(ref);
+    const own = this.columnsFor(look, environment, added).find((item) => item.part === part)!;
     const styled = this.styled(look, environment, this.placeFor(place));
-    const { pages } = styled;
-    const sheet = this.columnsFor(look, environment, added);
-    const own = sheet.find((item) => item.part === part)!;
-    const rows = this.rowsOf(own, look, environment, place, styled, own.columns, true);
+    const rows = this.rowsOf(own, look, environment, place, styled, own.columns, false, [row.key]);
     const cells = rows.find((item) => item.row.key === row.key)?.cells ?? [];
-    const following = own.columns.filter(
-      (column) =>
-        column.name === ref.column || cells.some((cell) => cell.column === column.name && cell.follows === ref.column),
+    return own.columns.filter(
+      ({ name }) => name === ref.column || cells.some((cell) => cell.column === name && cell.follows === ref.column),
     );
-    const property = row.properties[0]!;
-    const texts = this.parts
-      // A ground lies behind other parts' text too; a text colour is the part's own.
-      .filter((other) =>
-        property === 'background-color' ? other.part.pseudo === undefined || other === part : other === part,
-      )
-      .flatMap((other) => {
-        const columns = sheet.find((item) => item.part === other)?.columns ?? [];
-        const shared = following.filter((column) => other === part || columns.some(({ name }) => name === column.name));
-        return shared.flatMap((column) =>
-          this.groupsOf(other, look, environment).flatMap(({ subject }) => {
-            const seen = this.lookAt(pages, environment, subject, column);
-            return triedTexts(seen.looking, seen.element, other.part.pseudo).map((text) => ({
-              ...text,
-              element: other === part ? text.element : (this.outerElement(part, seen) ?? text.element),
-            }));
-          }),
-        );
-      });
-    return tryColours(property, texts, colours);
+  }
+
+  /** Texts that a colour in a cell has a say in, ready to be measured with others: of its column and all that follow it. */
+  triedCases(look: Look, ref: CellRef, request: SheetRequest = {}): TriedCase[] {
+    const { environment = DESKTOP, place = {}, added = [] } = request;
+    const { part, row } = this.cell(ref);
+    const { pages } = this.styled(look, environment, this.placeFor(place));
+    const sheet = this.columnsFor(look, environment, added);
+    const following = this.followersOf(look, ref, request);
+    const isGround = row.properties[0] === 'background-color';
+    return (
+      this.parts
+        // A ground lies behind other parts' text too; a text colour is the part's own.
+        .filter((other) => (isGround ? other.part.pseudo === undefined || other === part : other === part))
+        .flatMap((other) => {
+          const columns = sheet.find((item) => item.part === other)?.columns ?? [];
+          const shared = following.filter(
+            (column) => other === part || columns.some(({ name }) => name === column.name),
+          );
+          return shared.flatMap((column) =>
+            this.groupsOf(other, look, environment).flatMap(({ subject }) => {
+              const seen = this.lookAt(pages, environment, subject, column);
+              return triedTexts(seen.looking, seen.element, other.part.pseudo).flatMap((text) => {
+                const element = other === part ? text.element : (this.outerElement(part, seen) ?? text.element);
+                return triedCase({ ...text, element }) ?? [];
+              });
+            }),
+          );
+        })
+    );
+  }
+
+  /** What a part looks like in a column under a look, by the properties that are asked for. */
+  valuesIn(
+    look: Look,
+    partName: string,
+    column: StateColumn,
+    request: SheetRequest,
+    properties: readonly string[],
+  ): ReadonlyMap<string, string> {
+    const { environment = DESKTOP, place = {} } = request;
+    const { pages } = this.styled(look, environment, this.placeFor(place));
+    const part = this.partOf(partName);
+    const { style } = this.lookAt(pages, environment, this.subjectFor(part, look, place), column);
+    return new Map(properties.map((property) => [property, style.text(property)]));
+  }
+
+  /** A part's element as it is seen in a column, and what it is measured with. */
+  seenUnder(look: Look, partName: string, columnName: string, request: SheetRequest = {}): LookedAt {
+    const { environment = DESKTOP, place = {} } = request;
+    const { pages } = this.styled(look, environment, this.placeFor(place));
+    const subject = this.subjectFor(this.partOf(partName), look, place);
+    return this.lookAt(pages, environment, subject, this.requireColumn(columnName));
+  }
+
+  /** The parts on the page with their columns. */
+  columnsOfParts(look: Look, request: SheetRequest = {}): readonly PartColumns[] {
+    return this.columnsFor(look, request.environment ?? DESKTOP, request.added ?? []);
+  }
+
+  /** The checks of the kind's own demands at each viewport; quicker than the whole ledger. */
+  ownLedger(look: Look, { viewports, place = {}, added = [] }: LedgerRequest): LedgerCheck[] {
+    return viewports.flatMap(({ name: viewport, environment }) => {
+      const styled = this.styled(look, environment, this.placeFor(place));
+      const byPart = this.columnsFor(look, environment, added);
+      return this.checksIn(look, environment, place, byPart, styled).map((check) => ({ ...check, viewport }));
+    });
+  }
+
+  /** The part whose ground lies behind a part's text: its own, or that of the nearest part around it. */
+  groundPart(look: Look, partName: string, columnName: string, request: SheetRequest = {}): string | undefined {
+    const { element, view } = this.seenUnder(look, partName, columnName, request);
+    const byOrder = this.partsByOrder();
+    for (const node of selfAndAncestors(element)) {
+      const style = view.of(node);
+      const paints = style.colour('background-color').alpha > 0 || style.text('background-image') !== 'none';
+      if (paints) return node === element ? partName : byOrder.get(node.order);
+    }
+    return undefined;
   }
 
   /** The element of a part around what is seen, in the page that it is seen in. */

@@ -72,13 +72,19 @@ export function tryIn(
   return found === COVERED ? undefined : found;
 }
 
+/** Whether every case passes with a colour of the part in place of its own. */
+export const passesAll = (cases: readonly TriedCase[], property: string, colour: Rgba): boolean =>
+  cases.every((tried) => {
+    const found = tryIn(tried, property, colour);
+    return !found || verdictOf(found, tried.needed) === 'passes';
+  });
+
 /**
  * Measures trial colours of a part.
  *
  * @param colours CSS colours; those that cannot be read never pass
  */
-export function tryColours(property: string, texts: readonly TriedText[], colours: readonly string[]): TrackSample[] {
-  const cases = texts.flatMap((text) => triedCase(text) ?? []);
+export function tryColours(property: string, cases: readonly TriedCase[], colours: readonly string[]): TrackSample[] {
   return colours.map((css) => {
     const colour = parseColour(css);
     if (!colour) return { colour: TRANSPARENT, passes: false, lowest: undefined };

@@ -1,0 +1,419 @@
+import { LEVELS, type Check } from '../check/check.js';
+import { checkWay, wayBetween } from '../check/way-between.js';
+import { colourBehind } from '../check/edge.js';
+import { around } from '../check/focus.js';
+import { worstOf } from '../check/text.js';
+import { contrastRatio } from '../colour/contrast.js';
+import { parseColour } from '../colour/parse.js';
+import { toHex } from '../colour/print.js';
+import { BLACK, WHITE, type Rgba } from '../colour/rgba.js';
+import { partNamed, type StateColumn } from '../component/kind.js';
+import { columnNamed } from '../component/states.js';
+import { changeLook, type Look, type Setting } from '../look/model.js';
+import { siteColours } from '../page/site-colours.js';
+import { leastAlpha, nearestOf, nearestPassing, type Nearest, type Passes } from '../remedy/nearest.js';
+import type { Alteration, Remedy, RemedyKind } from '../remedy/remedy.js';
+import { cellSetting } from './cells.js';
+import type { ComponentSession } from './component-session.js';
+import type { LedgerCheck, LedgerRequest } from './state-sheet.js';
+import { passesAll } from './try-colours.js';
+
+/** Which check a way out is wanted of. */
+export interface CheckRef {
+  readonly part: string;
+  readonly column: string;
+  readonly demand: string;
+}
+
+export interface RemedyRequest extends LedgerRequest {
+  /** Name of the viewport in which the remedy is looked for; the others are looked at for harm. */
+  readonly at: string;
+}
+
+/** A change that may help, before it is known what else it does. */
+interface Draft {
+  readonly kind: RemedyKind;
+  readonly words: string;
+  readonly settings: readonly Setting[];
+  readonly distance: number;
+}
+
+const COLOUR_PROPERTIES = [
+  'color',
+  'background-color',
+  'background-image',
+  'border-top-color',
+  'border-right-color',
+  'border-bottom-color',
+  'border-left-color',
+  'outline-color',
+  'fill',
+  'stroke',
+  'text-decoration-color',
+  'font-weight',
+  'font-size',
+  'outline-style',
+  'outline-width',
+  'text-decoration-line',
+  'transition-duration',
+] as const;
+
+/** Of a focus ring, in CSS pixels: how thick it is, and how far off. */
+const RING = 2;
+const RING_GAP = 2;
+
+const keyOf = ({ part, column, demand, viewport }: Pick<LedgerCheck, 'part' | 'column' | 'demand' | 'viewport'>) =>
+  `${part} ${column} ${demand} ${viewport}`;
+
+const isDue = ({ verdict, criterion }: Check) => verdict === 'short' && LEVELS[criterion] !== 'AAA';
+
+/** Finds ways out of checks that fall short, for one component under one look. */
+export class Remedies {
+  private readonly palette: readonly Rgba[];
+
+  constructor(
+    private readonly session: ComponentSession,
+    private readonly look: Look,
+    private readonly request: RemedyRequest,
+  ) {
+    this.palette = siteColours(session.page.sheets).map(({ hex }) => parseColour(hex)!);
+  }
+
+  private get environment() {
+    const { viewports, at } = this.request;
+    return (viewports.find(({ name }) => name === at) ?? viewports[0]!).environment;
+  }
+
+  private get sheetRequest() {
+    const { place, added } = this.request;
+    return { environment: this.environment, ...(place ? { place } : {}), ...(added ? { added } : {}) };
+  }
+
+  private settingOf(part: string, column: StateColumn, property: string, value: string): Setting {
+    const carrier = partNamed(this.session.kind, part)?.carrier ?? part;
+    return { ...cellSetting(part, carrier, property, column, this.request.place ?? {}), value };
+  }
+
+  /** Ranked ways out of one check; the first does the least harm and changes the least. */
+  propose(ref: CheckRef): Remedy[] {
+    const before = this.session.ledger(this.look, this.request);
+    const check = worstOf(
+      before.filter((own) => own.part === ref.part && own.column === ref.column && own.demand === ref.demand),
+    );
+    if (!check || check.verdict !== 'short') return [];
+    const drafts = this.draftsFor(check as LedgerCheck);
+    const seen = new Set<string>();
+    return drafts
+      .filter(({ settings }) => {
+        const key = JSON.stringify(settings);
+        return !seen.has(key) && seen.add(key);
+      })
+      .flatMap((draft) => this.verify(draft, ref, before) ?? [])
+      .sort((a, b) => a.breaks.length - b.breaks.length || weigh(a) - weigh(b));
+  }
+
+  /** What a draft really does, from all the checks with and without it; nothing where it does not help. */
+  private verify(draft: Draft, ref: CheckRef, before: readonly LedgerCheck[]): Remedy | undefined {
+    const next = changeLook(this.look, draft.settings);
+    const after = this.session.ledger(next, this.request);
+    const own = after.filter(
+      (item) => item.part === ref.part && item.column === ref.column && item.demand === ref.demand,
+    );
+    const judged = worstOf(own) as LedgerCheck | undefined;
+    if (!judged || judged.verdict === 'short' || judged.verdict === 'unsure') return undefined;
+    const old = new Map(before.map((item) => [keyOf(item), item]));
+    const isOther = (item: LedgerCheck) => !own.includes(item);
+    return {
+      ...draft,
+      after: judged,
+      alters: this.altered(next),
+      breaks: after.filter((item) => isOther(item) && isDue(item) && !isDueIn(old, item)),
+      mends: after.filter(
+        (item) => isOther(item) && item.verdict === 'passes' && old.get(keyOf(item))?.verdict === 'short',
+      ),
+    };
+  }
+
+  /** Every value that is otherwise under another look. */
+  altered(next: Look): Alteration[] {
+    const request = this.sheetRequest;
+    return this.session.columnsOfParts(next, request).flatMap(({ part, columns }) =>
+      columns.flatMap((column) => {
+        const values = (look: Look) => this.session.valuesIn(look, part.part.name, column, request, COLOUR_PROPERTIES);
+        const [was, is] = [values(this.look), values(next)];
+        return COLOUR_PROPERTIES.flatMap((property): Alteration[] => {
+          const [old, now] = [was.get(property)!, is.get(property)!];
+          if (old === now) return [];
+          const { name, label } = part.part;
+          return [{ part: name, label, column: column.name, property, before: old, after: now }];
+        });
+      }),
+    );
+  }
+
+  private draftsFor(check: LedgerCheck): Draft[] {
+    const column = columnNamed(check.column)!;
+    switch (check.criterion) {
+      case '1.4.3':
+      case '1.4.6':
+        return [
+          ...this.textDrafts(check, column),
+          ...this.groundDrafts(check, column),
+          ...this.sizeDrafts(check, column),
+        ];
+      case '1.4.11':
+        return this.edgeDrafts(check, column);
+      case '2.4.7':
+      case '2.4.13':
+        return this.ringDrafts(check, column);
+      case '1.4.1':
+        return [
+          {
+            kind: 'underline',
+            words: 'Underline the link',
+            settings: [this.settingOf(check.part, column, 'text-decoration-line', 'underline')],
+            distance: 0,
+          },
+        ];
+      case 'transition':
+        return this.timingDrafts(check, column);
+      default:
+        return [];
+    }
+  }
+
+  /** The part's own text colour, and whether all it is used for passes with another. */
+  private textDrafts(check: LedgerCheck, column: StateColumn): Draft[] {
+    const ref = { part: check.part, row: 'text', column: check.column };
+    const cases = this.session.triedCases(this.look, ref, this.sheetRequest);
+    if (!cases.length) return [];
+    const { style } = this.session.seenUnder(this.look, check.part, check.column, this.sheetRequest);
+    const from = style.colour('color');
+    return this.colourDrafts(
+      'text',
+      from,
+      (colour) => passesAll(cases, 'color', colour),
+      (css) => [this.settingOf(check.part, column, 'color', css)],
+      `${this.labelOf(check.part)} text`,
+    );
+  }
+
+  private labelOf(part: string): string {
+    return partNamed(this.session.kind, part)?.label ?? part;
+  }
+
+  /** The nearest of the site's own colours, and the nearest of all. */
+  private colourDrafts(
+    kind: 'text' | 'ground' | 'edge',
+    from: Rgba,
+    passes: Passes,
+    settings: (css: string) => Setting[],
+    what: string,
+  ): Draft[] {
+    const draft = (own: RemedyKind, found: Nearest | undefined, more: string): Draft[] =>
+      found
+        ? [
+            {
+              kind: own,
+              words: `${what} ${toHex(from)} → ${found.css}${more}`,
+              settings: settings(found.css),
+              distance: found.distance,
+            },
+          ]
+        : [];
+    return [
+      ...draft('site-colour', nearestOf(from, this.palette, passes), ', a colour of the site'),
+      ...draft(kind, nearestPassing(from, passes), ''),
+    ];
+  }
+
+  private groundDrafts(check: LedgerCheck, column: StateColumn): Draft[] {
+    const part = this.session.groundPart(this.look, check.part, check.column, this.sheetRequest);
+    if (part === undefined) return this.scrimDrafts(check, column, check.part);
+    const own = partNamed(this.session.kind, part);
+    // A ground around the part is changed in the state that it is in itself, which is at rest.
+    const state = part === check.part || own?.states.includes(column.name as never) ? column : columnNamed('default')!;
+    const ref = { part, row: 'background', column: state.name };
+    const cases = this.session.triedCases(this.look, ref, this.sheetRequest);
+    if (!cases.length) return [];
+    const { style } = this.session.seenUnder(this.look, part, state.name, this.sheetRequest);
+    const from = style.colour('background-color');
+    const passes = (colour: Rgba) => passesAll(cases, 'background-color', colour);
+    const settings = (css: string) => [this.settingOf(part, state, 'background-color', css)];
+    const what = `${this.labelOf(part)} background`;
+    const drafts: Draft[] = [];
+    if (from.alpha > 0 && from.alpha < 1) {
+      const alpha = leastAlpha(from, from.alpha, passes);
+      if (alpha !== undefined) {
+        const css = toHex({ ...from, alpha });
+        drafts.push({
+          kind: 'opacity',
+          words: `${what}: ${Math.round(from.alpha * 100)} → ${Math.round(alpha * 100)} % opaque`,
+          settings: settings(css),
+          distance: (alpha - from.alpha) * 20,
+        });
+      }
+    }
+    if (style.text('background-image') !== 'none' || check.varies)
+      return [...drafts, ...this.scrimDrafts(check, column, check.part)];
+    if (from.alpha > 0) drafts.push(...this.colourDrafts('ground', from, passes, settings, what));
+    return drafts;
+  }
+
+  /** A veil right behind the text, of black or white, no denser than it takes. */
+  private scrimDrafts(check: LedgerCheck, column: StateColumn, part: string): Draft[] {
+    const ref = { part, row: 'background', column: column.name };
+    const cases = this.session.triedCases(this.look, ref, this.sheetRequest);
+    if (!cases.length) return [];
+    return [BLACK, WHITE].flatMap((colour): Draft[] => {
+      const alpha = leastAlpha(colour, 0, (tried) => passesAll(cases, 'background-color', tried));
+      if (alpha === undefined || alpha >= 1) return [];
+      return [
+        {
+          kind: 'scrim',
+          words: `${colour === BLACK ? 'Dark' : 'Light'} scrim of ${Math.round(alpha * 100)} % behind the ${this.labelOf(check.part).toLowerCase()}`,
+          settings: [this.settingOf(part, column, 'background-color', toHex({ ...colour, alpha }))],
+          distance: alpha * 30,
+        },
+      ];
+    });
+  }
+
+  /** Bolder or larger, where that makes the text large by WCAG's rule and so halves what is asked. */
+  private sizeDrafts(check: LedgerCheck, column: StateColumn): Draft[] {
+    if (check.large || check.measured === undefined || check.measured < 3) return [];
+    const { style } = this.session.seenUnder(this.look, check.part, check.column, this.sheetRequest);
+    const size = style.fontSize;
+    const drafts: Draft[] = [];
+    if (size >= 14 * (4 / 3) - 1e-6 && style.fontWeight < 700) {
+      drafts.push({
+        kind: 'weight',
+        words: `Bold text: at ${Math.round(size)} px it then counts as large`,
+        settings: [this.settingOf(check.part, column, 'font-weight', '700')],
+        distance: 8,
+      });
+    }
+    if (size >= 20 && size < 24) {
+      drafts.push({
+        kind: 'size',
+        words: `Text ${Math.round(size)} → 24 px: it then counts as large`,
+        settings: [this.settingOf(check.part, column, 'font-size', '24px')],
+        distance: 10,
+      });
+    }
+    return drafts;
+  }
+
+  private edgeDrafts(check: LedgerCheck, column: StateColumn): Draft[] {
+    if (check.demand.endsWith('focus-ring')) return this.ringDrafts(check, column);
+    const { background } = check;
+    if (!background) return [];
+    const { style, element } = this.session.seenUnder(this.look, check.part, check.column, this.sheetRequest);
+    const passes = (colour: Rgba) => contrastRatio(colour, background) >= check.needed;
+    const what = this.labelOf(check.part);
+    const widths = ['top', 'right', 'bottom', 'left'].filter(
+      (side) => Number.parseFloat(style.text(`border-${side}-width`)) > 0,
+    );
+    const isIcon = this.session.kind.demands.some(({ name, of }) => name === check.demand && of === 'icon');
+    if (isIcon) {
+      const property = element.namespace === 'svg' && style.text('fill') !== 'currentcolor' ? 'fill' : 'color';
+      const from = check.foreground ?? style.colour('color');
+      return this.colourDrafts(
+        'edge',
+        from,
+        passes,
+        (css) => [this.settingOf(check.part, column, property, css)],
+        `${what} icon`,
+      );
+    }
+    if (widths.length) {
+      const from = style.colour(`border-${widths[0]!}-color`);
+      return this.colourDrafts(
+        'edge',
+        from,
+        passes,
+        (css) => widths.map((side) => this.settingOf(check.part, column, `border-${side}-color`, css)),
+        `${what} border`,
+      );
+    }
+    const ground = style.colour('background-color');
+    return this.colourDrafts(
+      'ground',
+      ground.alpha > 0 ? ground : background,
+      passes,
+      (css) => [this.settingOf(check.part, column, 'background-color', css)],
+      `${what} background`,
+    );
+  }
+
+  /** An outline that stands out from the page and from the control. */
+  private ringDrafts(check: LedgerCheck, column: StateColumn): Draft[] {
+    const { looking, element, style } = this.session.seenUnder(this.look, check.part, check.column, this.sheetRequest);
+    // Two pixels off the control, what is around it is all that the ring stands on.
+    const found = around(looking, element, RING_GAP + RING + 1);
+    const behind = typeof found === 'string' ? colourBehind(looking, element.parent) : found;
+    if (typeof behind === 'string') return [];
+    const grounds = Array.isArray(behind) ? (behind as Rgba[]) : [behind as Rgba];
+    const passes = (colour: Rgba) => grounds.every((ground) => contrastRatio(colour, ground) >= 3);
+    const from = style.colour('color');
+    const outer = nearestOf(from, [...this.palette, from, BLACK, WHITE], passes) ?? nearestPassing(from, passes);
+    if (!outer) return [];
+    const set = (property: string, value: string) => this.settingOf(check.part, column, property, value);
+    return [
+      {
+        kind: 'ring',
+        words: `Ring of ${RING} px in ${outer.css} around the ${this.labelOf(check.part).toLowerCase()}`,
+        settings: [
+          set('outline-style', 'solid'),
+          set('outline-width', `${RING}px`),
+          set('outline-color', outer.css),
+          set('outline-offset', `${RING_GAP}px`),
+        ],
+        distance: 0,
+      },
+    ];
+  }
+
+  /** Text and ground that change at one time, or at once. */
+  private timingDrafts(check: LedgerCheck, column: StateColumn): Draft[] {
+    const rest = this.session.seenUnder(this.look, check.part, 'default', this.sheetRequest);
+    const state = this.session.seenUnder(this.look, check.part, check.column, this.sheetRequest);
+    const behind = colourBehind({ ...state.looking, geometry: undefined }, state.element.parent);
+    const way = wayBetween(rest.style, state.style, typeof behind === 'string' ? WHITE : behind, check.needed);
+    if (
+      !way ||
+      checkWay(rest.style, state.style, typeof behind === 'string' ? WHITE : behind, check.needed)?.verdict !== 'short'
+    ) {
+      return [];
+    }
+    const set = (property: string, value: string) => this.settingOf(check.part, column, property, value);
+    return [
+      {
+        kind: 'timing',
+        words: 'Text and background change together, in the same time',
+        settings: [
+          set('transition-property', 'color, background-color'),
+          set('transition-duration', `${way.lasts}ms`),
+          set('transition-timing-function', 'ease'),
+          set('transition-delay', '0s'),
+        ],
+        distance: 0,
+      },
+      {
+        kind: 'timing',
+        words: 'They change at once, without a way between',
+        settings: [set('transition-duration', '0s'), set('transition-delay', '0s')],
+        distance: 1,
+      },
+    ];
+  }
+}
+
+const isDueIn = (old: ReadonlyMap<string, LedgerCheck>, item: LedgerCheck): boolean => {
+  const was = old.get(keyOf(item));
+  return was !== undefined && isDue(was);
+};
+
+/** A colour that the site has already is worth some difference. */
+const weigh = ({ kind, distance, alters }: Remedy): number =>
+  (kind === 'site-colour' ? distance * 0.6 : distance) + alters.length * 0.2;
