@@ -85,3 +85,6 @@ export * from './remedy/remedy.js';
 export { leastAlpha, nearestOf, nearestPassing } from './remedy/nearest.js';
 export { Remedies, type CheckRef, type RemedyRequest } from './session/remedies.js';
 export { shortColours, solve, type SolveScope } from './session/solve.js';
+export { layoutKey } from './look/layout-key.js';
+export { heatOf, type HeatArea, type HeatMap } from './session/heat.js';
+export type { LookedAt } from './session/checks.js';

@@ -1,22 +1,29 @@
 import type {
   CellExplanation,
+  CheckRef,
   ColumnCheck,
   EditingPlace,
   FontFile,
   FoundComponent,
   FrameRules,
+  HeatMap,
+  LedgerCheck,
   Locator,
   Look,
+  MeasuredElement,
   PartMember,
+  Remedy,
   RuleCheck,
   SheetRow,
+  Solution,
+  SolveScope,
   StateSheet,
   TakenAlong,
   TrackSample,
   ViewportBounds,
   ViewportName,
 } from '@retoque/core';
-import type { PageVersion } from '@retoque/contract';
+import type { PageGeometry, PageVersion } from '@retoque/contract';
 
 /** What the worker needs of a page version; it is parsed there once and stays there. */
 export type EnginePage = Pick<PageVersion, 'id' | 'html' | 'address' | 'sheets' | 'assets'>;
@@ -79,6 +86,14 @@ export interface OpenedComponent {
   readonly isImposter: boolean;
 }
 
+/** Where the ledger is wanted. */
+export interface LedgerQuery {
+  readonly place: EditingPlace;
+  readonly added: readonly string[];
+  /** Changes with what was measured, so that it is asked for again. */
+  readonly measured: number;
+}
+
 /** Where and how much of the sheet is wanted. */
 export interface SheetQuery {
   readonly viewport: ViewportName;
@@ -88,6 +103,8 @@ export interface SheetQuery {
   readonly added: readonly string[];
   /** Changes with the files of the site, so that the frames take them. */
   readonly files?: string | undefined;
+  /** Changes with what was measured of the page, so that the figures do. */
+  readonly measured?: number | undefined;
   /** Rows of a part that are wanted besides, for its editor. */
   readonly also?: { readonly part: string; readonly rows: readonly string[] } | undefined;
 }
@@ -97,6 +114,17 @@ export interface SheetAnswer {
   readonly editNumber: number;
   readonly sheet: Omit<StateSheet, 'rows'>;
   readonly rows: readonly (SheetRow | number)[];
+}
+
+/** A page that is to be laid out and measured. */
+export interface ToMeasure {
+  /** What is opened on it; empty for the page as it is. */
+  readonly opened: string;
+  readonly html: string;
+  /** Pointer and keyboard states that are forced somewhere in it, as bits. */
+  readonly forced: number;
+  /** The look, where it moves anything. */
+  readonly look: readonly FrameRules[];
 }
 
 /** A still page with one part in one state, and where the part stands in it. */
@@ -176,6 +204,47 @@ export type FramesListener = (editNumber: number, rules: readonly FrameRules[]) 
 /** The computation behind the screens; it runs in a worker, so that it never holds up the interface. */
 export interface Engine {
   open(page: EnginePage): Promise<{ title: string }>;
+  /** Takes stored geometry of a page, and the pixels of its pictures; resolves once both are there. */
+  equip(versionId: string, geometry: readonly PageGeometry[]): Promise<void>;
+  /** What of a page is not measured yet at a viewport, under a look. */
+  toMeasure(component: ComponentRef, look: Look, viewport: ViewportName): Promise<ToMeasure[]>;
+  /**
+   * Takes what was measured.
+   *
+   * @returns the same as it is stored; undefined where a look has moved something, so that it is not the page's own
+   */
+  measured(
+    component: ComponentRef,
+    look: Look,
+    viewport: ViewportName,
+    opened: string,
+    elements: readonly MeasuredElement[],
+  ): Promise<PageGeometry | undefined>;
+  /** All checks at every viewport, those of advice too. */
+  ledger(component: ComponentRef, look: Look, query: LedgerQuery): Promise<LedgerCheck[]>;
+  remedies(
+    component: ComponentRef,
+    look: Look,
+    query: LedgerQuery,
+    check: CheckRef,
+    at: ViewportName,
+  ): Promise<Remedy[]>;
+  solve(
+    component: ComponentRef,
+    look: Look,
+    query: LedgerQuery,
+    scope: SolveScope,
+    at: ViewportName,
+  ): Promise<Solution>;
+  /** The contrast behind a part's text in every place. */
+  heat(
+    component: ComponentRef,
+    look: Look,
+    viewport: ViewportName,
+    place: EditingPlace,
+    part: string,
+    column: string,
+  ): Promise<HeatMap>;
   /** The files of the site that looks may use; those from before are forgotten. */
   useFiles(files: readonly EngineFile[]): Promise<void>;
   /** Names and files of the fonts that a page's own sheets load, where the files are stored. */

@@ -1,3 +1,4 @@
+import type { PageGeometry } from '@retoque/contract';
 import {
   asControl,
   baseOf,
@@ -5,10 +6,18 @@ import {
   DESKTOP,
   EMPTY_LOOK,
   fontFaces,
+  geometryOf,
+  heatOf,
   InvalidSelectorError,
   isImposter,
+  layoutKey,
   locatorFor,
+  NEEDED_LARGE,
+  NEEDED_NORMAL,
+  PageMeasures,
   PageSession,
+  readGeometry,
+  Remedies,
   resolveAddress,
   rewriteUrls,
   sameRow,
@@ -18,13 +27,17 @@ import {
   siteFamilies,
   siteFonts,
   siteSelectors,
+  solve,
   sourceOf,
   stateWords,
+  storeGeometry,
   textOf,
+  unpackField,
   VIEWPORTS,
   type EditingPlace,
   type Environment,
   type FrameRules,
+  type PixelField,
   type SheetRow,
   type ViewportName,
 } from '@retoque/core';
@@ -37,7 +50,9 @@ import type {
   FoundWithChecks,
   FramesListener,
   KeptLook,
+  LedgerQuery,
   SheetQuery,
+  ToMeasure,
 } from './protocol';
 
 /** Pages as they were handed in; small beside what is worked out from them, so many are kept. */
@@ -57,11 +72,51 @@ function forgetOldest(map: Map<string, unknown>, most: number): void {
   components.delete(oldest);
 }
 
+/** What was measured of pages; kept while a page is put away and parsed again. */
+const measures = new Map<string, PageMeasures>();
+/** Look that the geometry of a page was measured under, by page, viewport and what was opened. */
+const layouts = new Map<string, string>();
+
+function measuresOf(versionId: string): PageMeasures {
+  let own = measures.get(versionId);
+  if (!own) measures.set(versionId, (own = new PageMeasures()));
+  return own;
+}
+
+/** Decoded pictures by the hash of their file; several pages show the same. */
+const fields = new Map<string, Promise<PixelField | null | undefined>>();
+
+/** The pixels of a stored picture: null for one that does not load, undefined where the server does not answer. */
+function fieldOf(hash: string): Promise<PixelField | null | undefined> {
+  let field = fields.get(hash);
+  if (!field) {
+    field = fetch(`${assetBase}${hash}/pixels`)
+      .then(async (answer) => {
+        if (answer.status === 204) return null;
+        return answer.ok ? unpackField(new Uint8Array(await answer.arrayBuffer())) : undefined;
+      })
+      .catch(() => undefined);
+    fields.set(hash, field);
+  }
+  return field;
+}
+
+const layoutPlace = (versionId: string, viewport: ViewportName, key: string) => `${versionId} ${viewport} ${key}`;
+
+const ledgerRequest = ({ place, added }: LedgerQuery) => ({
+  viewports: (Object.keys(VIEWPORTS) as ViewportName[]).map((name) => ({
+    name,
+    environment: environmentOf(name, place),
+  })),
+  place,
+  added,
+});
+
 /** A page that was opened before; parsed again where it has been put away since. */
 function opened(versionId: string): { page: EnginePage; session: PageSession } {
   const page = sources.get(versionId);
   if (!page) throw new Error('This page is not open yet.');
-  const session = sessions.get(versionId) ?? new PageSession(page);
+  const session = sessions.get(versionId) ?? new PageSession(page, undefined, measuresOf(versionId));
   sessions.delete(versionId);
   sessions.set(versionId, session);
   forgetOldest(sessions, MAX_SESSIONS);
@@ -197,6 +252,66 @@ const engine: Engine = {
     sources.set(page.id, page);
     forgetOldest(sources, MAX_SOURCES);
     return { title: opened(page.id).session.title };
+  },
+
+  async equip(versionId, geometry) {
+    const { page, session } = opened(versionId);
+    for (const { opened: key, ...stored } of geometry) {
+      session.measures.setGeometry(readGeometry(stored, session.tree), key);
+    }
+    const pictures = page.assets.filter(({ contentType }) => contentType.startsWith('image/'));
+    await Promise.all(
+      pictures.map(async ({ address, hash }) => {
+        const field = await fieldOf(hash);
+        if (field !== undefined) session.measures.setPicture(address, field);
+      }),
+    );
+  },
+
+  async toMeasure(ref, look, viewport) {
+    const { page, session } = opened(ref.versionId);
+    const component = sessionOf(ref);
+    const environment = environmentOf(viewport);
+    const layout = layoutKey(look);
+    const own = layout ? framesOf(component.frameRules(look, { environment }), page) : [];
+    return component.openings(look, environment).flatMap(({ key, seen }): ToMeasure[] => {
+      const isKnown = session.measures.hasGeometry(environment, key);
+      if (isKnown && (layouts.get(layoutPlace(ref.versionId, viewport, key)) ?? '') === layout) return [];
+      const html = session.frame({
+        still: true,
+        tree: seen.stage.tree,
+        forced: seen.view.forced,
+        ...assetsOf(page),
+      });
+      return [{ opened: key, html, forced: seen.view.forced.union, look: own }];
+    });
+  },
+
+  async measured(ref, look, viewport, key, elements) {
+    const { session } = opened(ref.versionId);
+    const geometry = geometryOf(VIEWPORTS[viewport], elements);
+    const layout = layoutKey(look);
+    session.measures.setGeometry(geometry, key);
+    layouts.set(layoutPlace(ref.versionId, viewport, key), layout);
+    if (layout) return undefined;
+    return { ...storeGeometry(geometry, session.tree), ...(key ? { opened: key } : {}) } as PageGeometry;
+  },
+
+  async ledger(ref, look, query) {
+    return sessionOf(ref).ledger(look, ledgerRequest(query));
+  },
+
+  async remedies(ref, look, query, check, at) {
+    return new Remedies(sessionOf(ref), look, { ...ledgerRequest(query), at }).propose(check);
+  },
+
+  async solve(ref, look, query, scope, at) {
+    return solve(sessionOf(ref), look, scope, { ...ledgerRequest(query), at });
+  },
+
+  async heat(ref, look, viewport, place, part, column) {
+    const seen = sessionOf(ref).seenUnder(look, part, column, { environment: environmentOf(viewport, place), place });
+    return heatOf(seen, (large) => (large ? NEEDED_LARGE : NEEDED_NORMAL));
   },
 
   async useFiles(files) {

@@ -8,8 +8,8 @@ export function makeSheet(document: Document, css: string): CSSStyleSheet | unde
 }
 
 const held = new WeakMap<Document, Map<string, readonly CSSStyleSheet[]>>();
-/** Sheets of ours in the order of the cascade: what is skipped first, then the look, then a chosen ground. */
-const ORDER = ['skipped', 'look', 'ground'] as const;
+/** Sheets of ours in the order of the cascade: what is skipped first, then the look, then what a view changes. */
+const ORDER = ['skipped', 'look', 'ground', 'forced'] as const;
 
 /** Puts sheets of one purpose into a frame, behind all sheets of the page and beside its tree, where no selector sees them. */
 export function putSheets(document: Document, purpose: (typeof ORDER)[number], sheets: readonly CSSStyleSheet[]): void {

@@ -1,14 +1,16 @@
 import {
   partNamed,
   type Cell,
+  type CheckRef,
   type Kind,
   type Look,
   type Row,
+  type Setting,
   type StateSheet,
   type ViewportName,
 } from '@retoque/core';
-import { Suspense, useMemo, useRef, useState, type ReactNode, type RefObject } from 'react';
-import type { ComponentRef, SheetQuery, SiteColour } from '../engine/protocol';
+import { lazy, Suspense, useMemo, useRef, useState, type ReactNode, type RefObject } from 'react';
+import type { ComponentRef, LedgerQuery, SheetQuery, SiteColour } from '../engine/protocol';
 import { useSteady } from '../shell/useSteady';
 import { Button } from '../theme/Button';
 import { columnLabel, followWords, type CellAddress } from './cells';
@@ -38,6 +40,10 @@ export function Editor({
   words,
   field,
   partNote,
+  look,
+  measured,
+  onTry,
+  onApply,
   onChange,
   onClear,
   onMute,
@@ -62,6 +68,11 @@ export function Editor({
   words: string;
   field: RefObject<HTMLInputElement | null>;
   partNote: ReactNode;
+  look: Look;
+  /** Changes with what was measured of the page. */
+  measured: number;
+  onTry: (settings: readonly Setting[] | undefined) => void;
+  onApply: (settings: readonly Setting[], name: string) => void;
   onChange: (values: Readonly<Record<string, string>>, gesture: string) => void;
   onClear: () => void;
   onMute: () => void;
@@ -174,6 +185,19 @@ export function Editor({
       {checks.map((check) => (
         <div key={check.demand} className="section">
           <Measure check={check} />
+          {check.verdict === 'short' ? (
+            <Helped
+              key={`${key} ${check.demand}`}
+              component={component}
+              look={look}
+              query={query}
+              measured={measured}
+              check={check}
+              at={viewport}
+              onTry={onTry}
+              onApply={onApply}
+            />
+          ) : null}
         </div>
       ))}
       <div className="section">
@@ -188,3 +212,39 @@ export function Editor({
 }
 
 const NOTHING: Readonly<Record<string, string>> = {};
+
+/** Ways out of a check, looked for when they are asked for, since that tries the whole component many times over. */
+function Helped({
+  query,
+  measured,
+  ...rest
+}: {
+  component: ComponentRef;
+  look: Look;
+  query: SheetQuery;
+  measured: number;
+  check: CheckRef;
+  at: ViewportName;
+  onTry: (settings: readonly Setting[] | undefined) => void;
+  onApply: (settings: readonly Setting[], name: string) => void;
+}) {
+  const [isOpen, setOpen] = useState(false);
+  const { place, added } = query;
+  const ledgerQuery = useMemo((): LedgerQuery => ({ place, added, measured }), [place, added, measured]);
+  const { part, column, demand } = rest.check;
+  const check = useMemo((): CheckRef => ({ part, column, demand }), [part, column, demand]);
+  return (
+    <div className="helped">
+      <Button variant="quiet" size="s" aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>
+        Ways out
+      </Button>
+      {isOpen ? (
+        <Suspense fallback={<p className="small">Looking for ways out…</p>}>
+          <WaysOut {...rest} query={ledgerQuery} check={check} />
+        </Suspense>
+      ) : null}
+    </div>
+  );
+}
+
+const WaysOut = lazy(() => import('../ledger/WaysOut'));

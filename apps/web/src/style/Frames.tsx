@@ -1,6 +1,7 @@
 import type { ColumnCheck, EditingPlace, Look, StateColumn, ViewportName } from '@retoque/core';
 import type { ComponentRef } from '../engine/protocol';
 import type { LookStore } from '../frame/look-store';
+import { VisionFilters } from '../frame/vision';
 import { WIDTHS, type FramesView } from './frames-view';
 import { StateFrame } from './StateFrame';
 import type { AtWidth } from './useWidths';
@@ -18,6 +19,7 @@ export function Frames({
   view,
   widths,
   look,
+  heatLook,
   untouched,
   selected,
   onSelect,
@@ -33,6 +35,8 @@ export function Frames({
   /** The look and its checks at the widths besides the one in hand. */
   widths: Readonly<Partial<Record<ViewportName, AtWidth>>>;
   look: LookStore;
+  /** The look in hand, where a heat map is wanted. */
+  heatLook: Look | undefined;
   untouched: boolean;
   selected: string;
   onSelect: (column: string, part?: string) => void;
@@ -40,36 +44,40 @@ export function Frames({
   const states = view.beside === 'widths' ? columns.filter((column) => column.name === selected) : columns;
   const shown = view.beside === 'states' ? [viewport] : WIDTHS;
   return (
-    <div
-      className="frames"
-      data-untouched={untouched ? '' : undefined}
-      data-framing={view.framing}
-      data-rows={view.beside === 'both' ? '' : undefined}
-    >
-      {component && part !== undefined
-        ? states.map((state) =>
-            shown.map((width) => {
-              const other = width === viewport ? undefined : widths[width];
-              return (
-                <StateFrame
-                  key={`${part} ${state.name} ${view.beside === 'states' ? '' : width}`}
-                  component={component}
-                  part={part}
-                  column={state}
-                  viewport={width}
-                  place={place}
-                  exceptions={exceptions}
-                  view={view}
-                  named={view.beside !== 'states'}
-                  look={other?.look ?? look}
-                  check={worstCheck(other?.checks ?? checks, part, state.name)}
-                  selected={state.name === selected && width === viewport}
-                  onSelect={onSelect}
-                />
-              );
-            }),
-          )
-        : null}
-    </div>
+    <>
+      {view.seen ? <VisionFilters /> : null}
+      <div
+        className="frames"
+        data-untouched={untouched ? '' : undefined}
+        data-framing={view.framing}
+        data-rows={view.beside === 'both' ? '' : undefined}
+      >
+        {component && part !== undefined
+          ? states.map((state) =>
+              shown.map((width) => {
+                const other = width === viewport ? undefined : widths[width];
+                return (
+                  <StateFrame
+                    key={`${part} ${state.name} ${view.beside === 'states' ? '' : width}`}
+                    component={component}
+                    part={part}
+                    column={state}
+                    viewport={width}
+                    place={place}
+                    exceptions={exceptions}
+                    view={view}
+                    named={view.beside !== 'states'}
+                    look={other?.look ?? look}
+                    heatLook={heatLook}
+                    check={worstCheck(other?.checks ?? checks, part, state.name)}
+                    selected={state.name === selected && width === viewport}
+                    onSelect={onSelect}
+                  />
+                );
+              }),
+            )
+          : null}
+      </div>
+    </>
   );
 }

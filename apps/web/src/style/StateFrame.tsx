@@ -4,6 +4,7 @@ import {
   VIEWPORTS,
   type ColumnCheck,
   type EditingPlace,
+  type HeatMap,
   type Look,
   type StateColumn,
   type ViewportName,
@@ -18,7 +19,9 @@ import { elementIn } from '../frame/geometry';
 import { createSkipper, type Area } from '../frame/skip-unseen';
 import { showLook } from '../frame/look-sheets';
 import type { LookStore } from '../frame/look-store';
+import { Heat } from '../frame/Heat';
 import { SafeFrame } from '../frame/SafeFrame';
+import { forceColours, visionFilter } from '../frame/vision';
 import { useOnScreen } from '../shell/useOnScreen';
 import { Wedge } from '../shell/Wedge';
 import { whenIdle } from '../shell/when-idle';
@@ -44,6 +47,7 @@ export function StateFrame({
   view,
   named,
   look,
+  heatLook,
   check,
   selected,
   onSelect,
@@ -59,6 +63,7 @@ export function StateFrame({
   /** The width is part of its name where several stand side by side. */
   named: boolean;
   look: LookStore;
+  heatLook: Look | undefined;
   check: ColumnCheck | undefined;
   selected: boolean;
   onSelect: (column: string, part?: string) => void;
@@ -68,6 +73,14 @@ export function StateFrame({
     queryKey: ['engine', 'still', refKey(component), part, column.name, viewport, place, exceptions, pictures, open],
     staleTime: Infinity,
     queryFn: () => engine().stillFrame(component, part, column.name, viewport, exceptions, place, { pictures, open }),
+  });
+  const heat = useQuery({
+    queryKey: ['engine', 'heat', refKey(component), part, column.name, viewport, place, heatLook],
+    enabled: heatLook !== undefined,
+    staleTime: Infinity,
+    gcTime: 0,
+    placeholderData: (before: HeatMap | undefined) => (heatLook ? before : undefined),
+    queryFn: () => engine().heat(component, heatLook!, viewport, place, part, column.name),
   });
   const name = named ? `${column.label}, ${viewport}` : column.label;
   const own = useRef<HTMLButtonElement>(null);
@@ -107,6 +120,7 @@ export function StateFrame({
         keep={component.locator.selector}
         label={name}
         view={view}
+        heat={heatLook ? heat.data : undefined}
         frame={picture}
       />
       <Figure check={check} />
@@ -146,6 +160,7 @@ function Picture({
   keep,
   label,
   view,
+  heat,
   frame,
 }: {
   html: string | undefined;
@@ -158,15 +173,16 @@ function Picture({
   keep: string;
   label: string;
   view: FramesView;
+  heat: HeatMap | undefined;
   frame: RefObject<HTMLIFrameElement | null>;
 }) {
   const holder = useRef<HTMLDivElement>(null);
   const [loaded, setLoaded] = useState(0);
-  const [place, setPlace] = useState<{ x: number; y: number; scale: number }>();
+  const [place, setPlace] = useState<{ x: number; y: number; scale: number; scroll: { x: number; y: number } }>();
   const [seen, setSeen] = useState(true);
   const [skipper] = useState(createSkipper);
   const size = VIEWPORTS[viewport];
-  const { framing, zoom, ground } = view;
+  const { framing, zoom, ground, seen: seenAs } = view;
 
   const arrange = useCallback(() => {
     const inner = frame.current?.contentWindow;
@@ -207,8 +223,11 @@ function Picture({
         full - size.height * scale,
       ),
       scale,
+      scroll: { x: inner.scrollX, y: inner.scrollY },
     };
-    setPlace((now) => (now?.x === next.x && now.y === next.y && now.scale === next.scale ? now : next));
+    setPlace((now) =>
+      now?.x === next.x && now.y === next.y && now.scale === next.scale && now.scroll.y === next.scroll.y ? now : next,
+    );
     const shown: Area = {
       left: -next.x / next.scale,
       top: -next.y / next.scale,
@@ -243,6 +262,11 @@ function Picture({
     const document = frame.current?.contentDocument;
     if (loaded && document) chooseGround(document, elementIn(document, order)?.closest(keep) ?? null, ground);
   }, [loaded, ground, order, keep, frame]);
+
+  useEffect(() => {
+    const document = frame.current?.contentDocument;
+    if (loaded && document) forceColours(document, seenAs === 'forced');
+  }, [loaded, seenAs, frame]);
 
   useEffect(() => {
     if (!loaded) return;
@@ -281,10 +305,20 @@ function Picture({
             transformOrigin: '0 0',
             // What the page inside prefers follows the scheme of its frame.
             colorScheme: scheme,
+            filter: visionFilter(seenAs),
             transform: place ? `translate(${place.x}px, ${place.y}px) scale(${place.scale})` : undefined,
             visibility: place ? 'visible' : 'hidden',
           }}
         />
+      ) : null}
+      {heat && place ? (
+        <div
+          className="heat"
+          aria-hidden="true"
+          style={{ transform: `translate(${place.x}px, ${place.y}px) scale(${place.scale})` }}
+        >
+          <Heat map={heat} scroll={place.scroll} />
+        </div>
       ) : null}
       <i className="outline" hidden />
       {seen ? null : <div className="unseen">Not shown on the page in this state</div>}

@@ -1,10 +1,12 @@
 import type { Component, LookData, Page, PageChangeRecord, Site, Trial } from '@retoque/contract';
 import {
+  changeLook,
   rowNamed,
   type EditingPlace,
   type Exception,
   type FrameRules,
   type Look,
+  type Setting,
   type StateColumn,
   type ViewportName,
 } from '@retoque/core';
@@ -53,7 +55,7 @@ import { PartNote } from './PartNote';
 import { PreviewButton } from './PreviewButton';
 import { Rail } from './Rail';
 import { cellsOf, oneCell, rangeOf, type Selection, type ShownRow } from './selection';
-import { SheetBar } from './SheetBar';
+import { SheetBar, type BenchTab } from './SheetBar';
 import { CellSiteContext, type CellSite } from './site-context';
 import { StateGrid, type GridActions } from './StateGrid';
 import { Trials } from './Trials';
@@ -64,6 +66,7 @@ import { useBenchKeys } from './useBenchKeys';
 import { cellsName, useLookEditor } from './useLookEditor';
 import { useSheet } from './useSheet';
 import { useWidths } from './useWidths';
+import { useMeasuring } from '../measuring/useMeasuring';
 import { ViewMenu } from './ViewMenu';
 import { useSiteFiles } from './useSiteFiles';
 import { useSiteComponents, type SiteComponent } from './useSiteComponents';
@@ -72,6 +75,7 @@ const Preview = lazy(() => import('../preview/Preview'));
 const AddComponent = lazy(() => import('../anew/AddComponent'));
 const CommandPalette = lazy(() => import('./CommandPalette'));
 const Pointing = lazy(() => import('./Pointing'));
+const Ledger = lazy(() => import('../ledger/Ledger'));
 const Shortcuts = lazy(() => import('./Shortcuts'));
 
 const NO_PARTS: never[] = [];
@@ -114,6 +118,7 @@ export function StyleBench({
     oneCell({ part: kind.parts[0]!.name, row: kind.parts[0]!.first[0]!, column: 'hover' }),
   );
   const [view, setView] = useState(PLAIN_VIEW);
+  const [tab, setTab] = useState<BenchTab>('values');
   const [parts, setParts] = useState<Parameters<typeof useLookEditor>[2]>(NO_PARTS);
   // What a closed window could not send any more is taken up again.
   const asker = useRef<(look: Look) => void>(undefined);
@@ -147,9 +152,26 @@ export function StyleBench({
   const besides = headRow && EDITOR_ROWS[headRow.editor];
   const also = useMemo(() => besides && { part: selection.head.part, rows: besides }, [besides, selection.head.part]);
   const files = useSiteFiles(site.id);
+  const opened = useQuery({
+    queryKey: ['engine', 'component', refKey(ref)],
+    staleTime: Infinity,
+    retry: false,
+    queryFn: () => engine().component(ref),
+  });
+  const measuring = useMeasuring(page.id, opened.data ? ref : undefined, look, viewport);
+  const { measured } = measuring;
   const query = useMemo(
-    (): SheetQuery => ({ viewport, place, unfolded, whole: searching ? unfolded : whole, added, also, files }),
-    [viewport, place, unfolded, whole, added, also, searching, files],
+    (): SheetQuery => ({
+      viewport,
+      place,
+      unfolded,
+      whole: searching ? unfolded : whole,
+      added,
+      also,
+      files,
+      measured,
+    }),
+    [viewport, place, unfolded, whole, added, also, searching, files, measured],
   );
   const field = useRef<HTMLInputElement>(null);
   const grid = useRef<HTMLDivElement>(null);
@@ -161,12 +183,6 @@ export function StyleBench({
   const [pointed, setPointed] = useState<string>();
   const siteComponents = useSiteComponents(site.pages, kept, site.bounds);
 
-  const opened = useQuery({
-    queryKey: ['engine', 'component', refKey(ref)],
-    staleTime: Infinity,
-    retry: false,
-    queryFn: () => engine().component(ref),
-  });
   const colours = useQuery({
     queryKey: ['engine', 'colours', versionId],
     staleTime: Infinity,
@@ -250,6 +266,17 @@ export function StyleBench({
   const redo = useSteady(editor.redo);
   const go = useSteady(editor.go);
   const lookNow = useSteady(() => look);
+  const tryOut = useSteady((settings: readonly Setting[] | undefined) =>
+    ask(settings ? changeLook(look, settings) : look),
+  );
+  const applyRemedy = useSteady((settings: readonly Setting[], name: string) => {
+    editor.apply(settings, name);
+    toaster.create({ title: name, action: { label: 'Undo', onClick: undo } });
+  });
+  const goToCheck = useSteady((partName: string, column: string, width: string) => {
+    if (WIDTHS.includes(width as ViewportName)) setViewport(width as ViewportName);
+    actions.column(column, partName);
+  });
   const backToGrid = useCallback(() => grid.current?.querySelector<HTMLElement>('.cell[data-head]')?.focus(), []);
   const setSelected = useSteady((values: Readonly<Record<string, string>>, gesture?: string) => {
     const given = new Set(Object.values(values));
@@ -612,6 +639,7 @@ export function StyleBench({
           view={view}
           widths={widths}
           look={frameLook}
+          heatLook={view.heat ? look : undefined}
           untouched={untouched}
           selected={active.head.column}
           onSelect={actions.column}
@@ -654,6 +682,8 @@ export function StyleBench({
             }}
           >
             <SheetBar
+              tab={tab}
+              onTab={setTab}
               field={finder}
               search={search}
               nothing={searching && !shown.length}
@@ -663,20 +693,39 @@ export function StyleBench({
               onLeave={backToGrid}
               onDialog={setDialog}
             />
-            <StateGrid
-              sheet={sheet}
-              shown={shown}
-              columns={columns}
-              unfolded={unfoldedSet}
-              whole={wholeSet}
-              selection={active}
-              range={range}
-              currentParts={active.head.part}
-              searching={searching}
-              demands={kind.demands}
-              addState={<AddState added={added} known={names} onChange={setAdded} />}
-              actions={actions}
-            />
+            {tab === 'checks' ? (
+              <Suspense fallback={<p className="ledger-empty">Working out every check…</p>}>
+                <Ledger
+                  component={ref}
+                  look={look}
+                  place={place}
+                  added={added}
+                  measured={measured}
+                  busy={measuring.busy}
+                  viewport={viewport}
+                  parts={sheet.parts}
+                  onGo={goToCheck}
+                  onTry={tryOut}
+                  onApply={applyRemedy}
+                />
+              </Suspense>
+            ) : null}
+            {tab === 'values' ? (
+              <StateGrid
+                sheet={sheet}
+                shown={shown}
+                columns={columns}
+                unfolded={unfoldedSet}
+                whole={wholeSet}
+                selection={active}
+                range={range}
+                currentParts={active.head.part}
+                searching={searching}
+                demands={kind.demands}
+                addState={<AddState added={added} known={names} onChange={setAdded} />}
+                actions={actions}
+              />
+            ) : null}
             {sheet.conflicts.length ? (
               <div className="below" data-testid="conflicts">
                 Set here over the look of another component, which reaches wider: {sheet.conflicts.join('; ')}.
@@ -687,7 +736,7 @@ export function StyleBench({
                 Not on this page: {sheet.missing.map((item) => item.label.toLowerCase()).join(', ')}.
               </div>
             ) : null}
-            <Legend />
+            {tab === 'values' ? <Legend /> : null}
           </div>
         ) : null}
       </main>
@@ -710,6 +759,10 @@ export function StyleBench({
               words={partWords}
               field={field}
               partNote={partNote}
+              look={look}
+              measured={measured}
+              onTry={tryOut}
+              onApply={applyRemedy}
               onChange={setSelected}
               onClear={clear}
               onMute={mute}
@@ -728,6 +781,7 @@ export function StyleBench({
           ) : null}
         </CellSiteContext>
       </aside>
+      {measuring.frame}
       <Suspense>
         {lists ? (
           <>

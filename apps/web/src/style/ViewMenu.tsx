@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { engine } from '../engine/engine';
 import type { ComponentRef } from '../engine/protocol';
 import { refKey } from '../engine/ref-key';
+import { SEEN_AS } from '../frame/vision';
 import { PopMenu } from '../shell/PopMenu';
 import { Segments } from '../shell/Segments';
 import { Button } from '../theme/Button';
@@ -125,6 +126,25 @@ export function ViewMenu({
             onChange={(event) => set({ pictures: !event.target.checked })}
           />
           Pictures missing, as when they fail to load
+        </label>
+        <div className="line">
+          <label htmlFor="view-seen">Seen</label>
+          <select
+            id="view-seen"
+            value={view.seen ?? ''}
+            onChange={(event) => set({ seen: (event.target.value || undefined) as FramesView['seen'] })}
+          >
+            <option value="">As most people see it</option>
+            {SEEN_AS.map(({ value, label }) => (
+              <option key={value} value={value}>
+                {label}
+              </option>
+            ))}
+          </select>
+        </div>
+        <label className="line">
+          <input type="checkbox" checked={view.heat} onChange={(event) => set({ heat: event.target.checked })} />
+          Heat map of the contrast behind each text
         </label>
         {openable.data?.length ? (
           <div className="line">

@@ -4,6 +4,7 @@ import { editorStyles } from './editorStyles';
 import { fieldStyles } from './fieldStyles';
 import { frameStyles } from './frameStyles';
 import { gridStyles } from './gridStyles';
+import { ledgerStyles } from '../ledger/ledgerStyles';
 import { trackStyles } from './Track';
 
 /**
@@ -57,6 +58,7 @@ export const benchStyles = {
     // A row for each width.
     '&[data-rows]': { gridTemplateRows: 'repeat(3, auto)', gridAutoFlow: 'column' },
   },
+  ...ledgerStyles,
   '.view-menu': {
     ...fieldStyles,
     display: 'grid',

@@ -3,6 +3,8 @@ import { fieldStyles } from './fieldStyles';
 
 /** The look of the editor at the right. */
 export const editorStyles = {
+  '& .helped': { display: 'grid', gap: '8px', justifyItems: 'start', marginTop: '8px' },
+  '& .helped .ways': { width: '100%' },
   bg: 'sheet',
   borderLeft: { md: '1px solid {colors.line}' },
   borderTop: { base: '1px solid {colors.line}', md: 'none' },

@@ -15,6 +15,17 @@ export const frameStyles = {
   '& .frame[data-unsure]': { borderColor: 'unsureEdge' },
   '& .frame[data-selected]': { boxShadow: '0 0 0 2px {colors.accent}' },
   '& .frame[data-pointed]': { borderColor: 'accent' },
+  '& .heat': { position: 'absolute', left: 0, top: 0, transformOrigin: '0 0', pointerEvents: 'none' },
+  '& .heat canvas': { imageRendering: 'pixelated' },
+  '& .worst': {
+    position: 'absolute',
+    width: '15px',
+    height: '15px',
+    margin: '-7px 0 0 -7px',
+    borderRadius: '50%',
+    border: '2px solid {colors.overPageShort}',
+    boxShadow: '0 0 0 2px white, inset 0 0 0 2px white',
+  },
   '& .outline': {
     position: 'absolute',
     outline: '2px solid {colors.overPage}',

@@ -1,4 +1,5 @@
 import type { ViewportName } from '@retoque/core';
+import type { SeenAs } from '../frame/vision';
 
 /** How the frames show a component; nothing of it is part of the look. */
 export interface FramesView {
@@ -10,6 +11,10 @@ export interface FramesView {
   readonly pictures: boolean;
   /** A part that is shown open besides. */
   readonly open: string | undefined;
+  /** How the page is seen; undefined for the usual way. */
+  readonly seen: SeenAs | undefined;
+  /** Where a text falls short over a gradient or picture is laid over it. */
+  readonly heat: boolean;
   /** 1 is as large as there is room. */
   readonly zoom: number;
 }
@@ -20,6 +25,8 @@ export const PLAIN_VIEW: FramesView = {
   ground: undefined,
   pictures: true,
   open: undefined,
+  seen: undefined,
+  heat: false,
   zoom: 1,
 };
 
@@ -33,6 +40,8 @@ export function viewWords(view: FramesView): readonly string[] {
     view.ground ? `on ${view.ground}` : '',
     view.pictures ? '' : 'no pictures',
     view.open ? 'opened' : '',
+    view.seen ? (view.seen === 'forced' ? 'forced colours' : `seen as ${view.seen}`) : '',
+    view.heat ? 'heat map' : '',
     view.zoom === 1 ? '' : `${Math.round(view.zoom * 100)} %`,
   ].filter(Boolean);
 }

@@ -1,4 +1,13 @@
-import { rowNamed, type EditingPlace, type Exception, type Kind, type Look, type SheetPart } from '@retoque/core';
+import {
+  changeLook,
+  rowNamed,
+  type EditingPlace,
+  type Exception,
+  type Kind,
+  type Look,
+  type Setting,
+  type SheetPart,
+} from '@retoque/core';
 import { partNamed } from '@retoque/core';
 import { useCallback, useEffect, useMemo, useReducer } from 'react';
 import { columnLabel, type CellAddress } from './cells';
@@ -10,6 +19,8 @@ export interface LookEditor {
   readonly history: History;
   readonly look: Look;
   readonly set: (changes: readonly CellChange[], name: string, gesture?: string) => void;
+  /** Sets values wherever they belong, in one step. */
+  readonly apply: (settings: readonly Setting[], name: string) => void;
   /** Sets cells under another width than the one in hand. */
   readonly setAt: (viewport: 'medium' | 'narrow', changes: readonly CellChange[], name: string) => void;
   /** What a cell holds in the look in hand, whether or not the sheet shows it yet. */
@@ -79,6 +90,7 @@ export function useLookEditor(
       set: (changes, name, gesture) => {
         if (changes.length) change(commands.setCells(look, changes, parts, place, rowNamed), name, gesture);
       },
+      apply: (settings, name) => change(changeLook(look, settings), name),
       setAt: (viewport, changes, name) =>
         change(commands.setCells(look, changes, parts, { ...place, viewport }, rowNamed), name),
       own: (address) => commands.ownValues(look, address, parts, place, rowNamed),

@@ -2,6 +2,7 @@ import type { Component, PageSummary } from '@retoque/contract';
 import { useQueries } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { pageQuery } from '../api/queries';
+import { equip } from '../measuring/equip';
 import { enginePage, surveyEngine } from '../engine/engine';
 import type { FoundWithChecks } from '../engine/protocol';
 import { keptLooks } from './kept';
@@ -42,6 +43,7 @@ export function useSiteComponents(
         queryFn: async () => {
           const opened = enginePage(whole!);
           await surveyEngine().open(opened);
+          await equip(surveyEngine(), page.id, opened.id);
           return surveyEngine().find(opened.id, page.id, bounds, looks);
         },
       };

@@ -2,6 +2,7 @@ import type { Component } from '@retoque/contract';
 import type { ViewportBounds } from '@retoque/core';
 import { useQuery } from '@tanstack/react-query';
 import { engine } from '../engine/engine';
+import { equip } from '../measuring/equip';
 import { keptLooks } from '../style/kept';
 
 /** The components of a page, with how they fare under the looks that are kept for them. */
@@ -16,6 +17,9 @@ export function useFound(
     queryKey: ['engine', 'find', versionId, looks, bounds],
     enabled: versionId !== undefined && kept !== undefined && bounds !== undefined,
     placeholderData: (previous) => previous,
-    queryFn: () => engine().find(versionId!, pageId, bounds!, looks),
+    queryFn: async () => {
+      await equip(engine(), pageId, versionId!);
+      return engine().find(versionId!, pageId, bounds!, looks);
+    },
   });
 }

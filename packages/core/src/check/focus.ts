@@ -26,21 +26,30 @@ interface Indicator {
 
 const px = (text: string): number => Number.parseFloat(text) || 0;
 
-/** The ring that is drawn around an element: an outline, or a shadow without blur. */
-function ringOf(style: ElementStyle): { colour: Rgba; thickness: number; offset: number; what: string } | undefined {
+interface Ring {
+  readonly colour: Rgba;
+  readonly thickness: number;
+  readonly offset: number;
+  readonly what: string;
+}
+
+/** The rings that are drawn around an element: an outline, and a shadow without blur. */
+function ringsOf(style: ElementStyle): Ring[] {
+  const rings: Ring[] = [];
   const colour = style.colour('outline-color');
   if (style.text('outline-style') !== 'none' && px(style.text('outline-width')) > 0 && colour.alpha > 0) {
-    return {
+    rings.push({
       colour,
       thickness: px(style.text('outline-width')),
       offset: px(style.text('outline-offset')),
       what: 'outline',
-    };
+    });
   }
   const shadows = readShadows(style.text('box-shadow')) ?? [];
   const found = shadows.find(({ inset, spread, blur }) => !inset && px(spread) > 0 && px(blur) <= px(spread));
   const own = found && parseColour(found.colour ?? '');
-  return own && own.alpha > 0 ? { colour: own, thickness: px(found.spread), offset: 0, what: 'shadow' } : undefined;
+  if (own && own.alpha > 0) rings.push({ colour: own, thickness: px(found.spread), offset: 0, what: 'shadow' });
+  return rings;
 }
 
 /** Colours that lie right around an element, at a distance from its edge; why they cannot be told where they cannot. */
@@ -59,15 +68,20 @@ export function around(looking: Looking, element: ElementNode, out: number): Rgb
   return colours;
 }
 
-const worst = (ink: Rgba, behind: readonly Rgba[]): { ratio: number; foreground: Rgba; background: Rgba } => {
-  let least = { ratio: Infinity, foreground: ink, background: behind[0]! };
+/** Where rings are told least from what is beside them; of several the best counts in each place (technique C40). */
+function worst(inks: readonly Rgba[], behind: readonly Rgba[]): { ratio: number; foreground: Rgba; background: Rgba } {
+  let least = { ratio: Infinity, foreground: inks[0]!, background: behind[0]! };
   for (const background of behind) {
-    const foreground = over(ink, background);
-    const ratio = contrastRatio(foreground, background);
-    if (ratio < least.ratio) least = { ratio, foreground, background };
+    let best = { ratio: 0, foreground: inks[0]!, background };
+    for (const ink of inks) {
+      const foreground = over(ink, background);
+      const ratio = contrastRatio(foreground, background);
+      if (ratio > best.ratio) best = { ratio, foreground, background };
+    }
+    if (best.ratio < least.ratio) least = best;
   }
   return least;
-};
+}
 
 export interface FocusInput {
   readonly focused: Looking;
@@ -90,7 +104,7 @@ export function checkFocusVisible({ focused, rest, element, atRest }: FocusInput
   const now = appearanceOf(focused, element);
   const before = appearanceOf(rest, atRest);
   const forms = formsApart(before, now);
-  const isSeen = forms.length > 0 || coloursApart(before, now) > 0.5 || ringOf(style) !== undefined;
+  const isSeen = forms.length > 0 || coloursApart(before, now) > 0.5 || ringsOf(style).length > 0;
   return {
     ...blank('exempt', ''),
     verdict: isSeen ? 'passes' : 'short',
@@ -102,16 +116,21 @@ export function checkFocusVisible({ focused, rest, element, atRest }: FocusInput
 /** WCAG 2.2, 1.4.11: the ring contrasts with what it is drawn on; with the control too where it touches it. */
 export function checkFocusRing({ focused, element }: FocusInput): Check | undefined {
   const style = focused.view.of(element);
-  const ring = style.text('outline-style') === 'auto' ? undefined : ringOf(style);
+  const rings = style.text('outline-style') === 'auto' ? [] : ringsOf(style);
+  const [ring] = rings;
   if (!ring || hiddenBy(focused.view, element)) return undefined;
-  const isInside = ring.offset < 0 && -ring.offset >= ring.thickness;
-  const touches = ring.offset <= 0;
-  const outside = isInside ? [] : around(focused, element, ring.offset + ring.thickness + 1);
+  const reach = Math.max(...rings.map(({ offset, thickness }) => offset + thickness));
+  const isInside = rings.length === 1 && ring.offset < 0 && -ring.offset >= ring.thickness;
+  const touches = rings.some(({ offset }) => offset <= 0);
+  const outside = isInside ? [] : around(focused, element, reach + 1);
   const inside = touches ? colourBehind(focused, element) : [];
   const doubt = [outside, inside].find((found) => typeof found === 'string');
   if (doubt !== undefined) return without('1.4.11', 'unsure', NEEDED_EDGE, doubt as string);
   const beside = [...(outside as Rgba[]), ...(Array.isArray(inside) ? [] : [inside as Rgba])];
-  const { ratio, foreground, background } = worst(ring.colour, beside);
+  const { ratio, foreground, background } = worst(
+    rings.map((own) => own.colour),
+    beside,
+  );
   return {
     ...without('1.4.11', 'exempt', NEEDED_EDGE, ''),
     verdict: ratio >= NEEDED_EDGE ? 'passes' : 'short',
@@ -127,13 +146,21 @@ export function checkFocusRing({ focused, element }: FocusInput): Check | undefi
 function indicators({ focused, rest, element, atRest }: FocusInput): Indicator[] {
   const style = focused.view.of(element);
   const found: Indicator[] = [];
-  const ring = ringOf(style);
-  const old = ringOf(rest.view.of(atRest));
-  if (ring && !(old && old.thickness >= ring.thickness)) {
+  const rings = ringsOf(style);
+  const old = ringsOf(rest.view.of(atRest));
+  const fresh = rings.filter(
+    (ring) => !old.some(({ what, thickness }) => what === ring.what && thickness >= ring.thickness),
+  );
+  const [ring] = fresh;
+  if (ring) {
     const behind = around(rest, atRest, ring.offset + ring.thickness / 2);
     if (typeof behind !== 'string') {
-      const { foreground, background } = worst(ring.colour, behind);
-      found.push({ what: ring.what, thickness: ring.thickness, colour: foreground, before: background });
+      const { foreground, background } = worst(
+        fresh.map(({ colour }) => colour),
+        behind,
+      );
+      const thickness = Math.max(...fresh.map((own) => own.thickness));
+      found.push({ what: ring.what, thickness, colour: foreground, before: background });
     }
   }
   const now = appearanceOf(focused, element).colours;

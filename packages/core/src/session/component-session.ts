@@ -393,6 +393,24 @@ export class ComponentSession {
     return this.forcer.see(this.pages, environment, subject, bits, reveal);
   }
 
+  /** Ways of opening the page in which parts are seen, with the page at rest first: what geometry is wanted of. */
+  openings(
+    look: Look = EMPTY_LOOK,
+    environment: Environment = DESKTOP,
+  ): { readonly key: string; readonly seen: SeenSubject }[] {
+    const found = new Map<string, SeenSubject>();
+    for (const part of this.parts) {
+      for (const { subject } of this.groupsOf(part, look, environment)) {
+        const reveal = this.revealFor(subject, environment);
+        const key = openedKey(reveal);
+        if (key && !found.has(key))
+          found.set(key, this.forcer.see(this.pages, environment, subject, subject.states.atRest, reveal));
+      }
+    }
+    const rest = this.forcer.see(this.pages, environment, this.parts[0]!.subjects[0]!, 0);
+    return [{ key: '', seen: rest }, ...[...found].map(([key, seen]) => ({ key, seen }))];
+  }
+
   /** Parts that the page hides at rest and that can be shown open: sub-menus, panels, dialogs; outermost first. */
   openable(environment: Environment = DESKTOP): { readonly name: string; readonly label: string }[] {
     const seen = new Set<string>();
@@ -979,10 +997,12 @@ export class ComponentSession {
           return shared.flatMap((column) =>
             this.groupsOf(other, look, environment).flatMap(({ subject }) => {
               const seen = this.lookAt(pages, environment, subject, column);
-              return triedTexts(seen.looking, seen.element, other.part.pseudo).flatMap((text) => {
-                const element = other === part ? text.element : (this.outerElement(part, seen) ?? text.element);
-                return triedCase({ ...text, element }) ?? [];
-              });
+              const outer = other === part ? seen.element : this.outerElement(part, seen);
+              // What does not stand on it has nothing to do with it.
+              if (!outer) return [];
+              return triedTexts(seen.looking, seen.element, other.part.pseudo).flatMap(
+                (text) => triedCase({ ...text, element: other === part ? text.element : outer }) ?? [],
+              );
             }),
           );
         })
@@ -1010,6 +1030,16 @@ export class ComponentSession {
     const { pages } = this.styled(look, environment, this.placeFor(place));
     const subject = this.subjectFor(this.partOf(partName), look, place);
     return this.lookAt(pages, environment, subject, this.requireColumn(columnName));
+  }
+
+  /** The elements of a part that the page tells apart, each as it is seen in a column. */
+  allSeenUnder(look: Look, partName: string, columnName: string, request: SheetRequest = {}): LookedAt[] {
+    const { environment = DESKTOP, place = {} } = request;
+    const { pages } = this.styled(look, environment, this.placeFor(place));
+    const column = this.requireColumn(columnName);
+    return this.groupsOf(this.partOf(partName), look, environment).map(({ subject }) =>
+      this.lookAt(pages, environment, subject, column),
+    );
   }
 
   /** The parts on the page with their columns. */

@@ -30,6 +30,11 @@ export class PageMeasures {
     this.changes++;
   }
 
+  /** Whether the page was measured so itself, and not only as it is. */
+  hasGeometry(size: { readonly width: number }, opened = AS_IT_IS): boolean {
+    return this.geometries.has(keyFor(size, opened));
+  }
+
   geometryFor(size: { readonly width: number; readonly height: number }, opened = AS_IT_IS): Geometry | undefined {
     return this.geometries.get(keyFor(size, opened)) ?? this.geometries.get(keyFor(size, AS_IT_IS));
   }

@@ -29,14 +29,16 @@ export class PageSession {
   /** The page in every state of its markup. */
   readonly pages: StagedPages;
   /** Where things stand on it, and its pictures, as far as they were measured. */
-  readonly measures = new PageMeasures();
+  readonly measures: PageMeasures;
   private cases: readonly EnvironmentCase[] | undefined;
   private found: readonly FoundComponent[] | undefined;
 
   constructor(
     readonly source: PageSource,
     measures: KnownMeasures = {},
+    taken = new PageMeasures(),
   ) {
+    this.measures = taken;
     this.tree = parseHtml(source.html);
     this.sheets = cascadeSheets(
       [...sheetUses(this.tree, source.address, source.sheets), ...givenSheets(source.more ?? [])],

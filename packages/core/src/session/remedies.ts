@@ -1,7 +1,8 @@
 import { LEVELS, type Check } from '../check/check.js';
 import { checkWay, wayBetween } from '../check/way-between.js';
 import { colourBehind } from '../check/edge.js';
-import { around } from '../check/focus.js';
+import { around as aroundOf } from '../check/focus.js';
+import { hiddenBy } from '../check/hidden.js';
 import { worstOf } from '../check/text.js';
 import { contrastRatio } from '../colour/contrast.js';
 import { parseColour } from '../colour/parse.js';
@@ -54,6 +55,7 @@ const COLOUR_PROPERTIES = [
   'font-size',
   'outline-style',
   'outline-width',
+  'box-shadow',
   'text-decoration-line',
   'transition-duration',
 ] as const;
@@ -348,30 +350,55 @@ export class Remedies {
 
   /** An outline that stands out from the page and from the control. */
   private ringDrafts(check: LedgerCheck, column: StateColumn): Draft[] {
-    const { looking, element, style } = this.session.seenUnder(this.look, check.part, check.column, this.sheetRequest);
-    // Two pixels off the control, what is around it is all that the ring stands on.
-    const found = around(looking, element, RING_GAP + RING + 1);
-    const behind = typeof found === 'string' ? colourBehind(looking, element.parent) : found;
-    if (typeof behind === 'string') return [];
-    const grounds = Array.isArray(behind) ? (behind as Rgba[]) : [behind as Rgba];
+    // Two pixels off the control, what is around it is all that the ring stands on: of every element, at every width.
+    const { place, added } = this.request;
+    const all = this.request.viewports.flatMap(({ environment }) =>
+      this.session.allSeenUnder(this.look, check.part, check.column, {
+        environment,
+        ...(place ? { place } : {}),
+        ...(added ? { added } : {}),
+      }),
+    );
+    const { style } = this.session.seenUnder(this.look, check.part, check.column, this.sheetRequest);
+    const grounds = distinctColours(
+      all
+        .filter(({ view, element }) => hiddenBy(view, element) === undefined)
+        .flatMap(({ looking, element }) => {
+          const found = aroundOf(looking, element, RING_GAP + RING + 1);
+          const behind = typeof found === 'string' ? colourBehind(looking, element.parent) : found;
+          return typeof behind === 'string' ? [] : Array.isArray(behind) ? (behind as Rgba[]) : [behind as Rgba];
+        }),
+    );
+    if (!grounds.length) return [];
     const passes = (colour: Rgba) => grounds.every((ground) => contrastRatio(colour, ground) >= 3);
     const from = style.colour('color');
-    const outer = nearestOf(from, [...this.palette, from, BLACK, WHITE], passes) ?? nearestPassing(from, passes);
-    if (!outer) return [];
     const set = (property: string, value: string) => this.settingOf(check.part, column, property, value);
-    return [
-      {
-        kind: 'ring',
-        words: `Ring of ${RING} px in ${outer.css} around the ${this.labelOf(check.part).toLowerCase()}`,
-        settings: [
-          set('outline-style', 'solid'),
-          set('outline-width', `${RING}px`),
-          set('outline-color', outer.css),
-          set('outline-offset', `${RING_GAP}px`),
-        ],
-        distance: 0,
-      },
+    const outline = (css: string, gap: number): Setting[] => [
+      set('outline-style', 'solid'),
+      set('outline-width', `${RING}px`),
+      set('outline-color', css),
+      set('outline-offset', `${gap}px`),
     ];
+    const around = this.labelOf(check.part).toLowerCase();
+    const single = nearestOf(from, [...this.palette, from, BLACK, WHITE], passes) ?? nearestPassing(from, passes);
+    const drafts: Draft[] = single
+      ? [
+          {
+            kind: 'ring',
+            words: `Ring of ${RING} px in ${single.css} around the ${around}`,
+            settings: outline(single.css, RING_GAP),
+            distance: 0,
+          },
+        ]
+      : [];
+    // Over grounds that no one colour stands out from, one of two always does (technique C40).
+    drafts.push({
+      kind: 'ring',
+      words: `Double ring of white and black around the ${around}, seen on any ground`,
+      settings: [...outline('#ffffff', 0), set('box-shadow', `0 0 0 ${2 * RING}px #000000`)],
+      distance: 6,
+    });
+    return drafts;
   }
 
   /** Text and ground that change at one time, or at once. */
@@ -408,6 +435,10 @@ export class Remedies {
     ];
   }
 }
+
+const distinctColours = (colours: readonly Rgba[]): Rgba[] => [
+  ...new Map(colours.map((colour) => [toHex(colour), colour])).values(),
+];
 
 const isDueIn = (old: ReadonlyMap<string, LedgerCheck>, item: LedgerCheck): boolean => {
   const was = old.get(keyOf(item));

@@ -1,0 +1,123 @@
+import type { PageGeometry } from '@retoque/contract';
+import { layoutKey, type Look, type MeasuredElement, type ViewportName } from '@retoque/core';
+import { useQuery } from '@tanstack/react-query';
+import { useEffect, useRef, useState, type ReactNode } from 'react';
+import { engine } from '../engine/engine';
+import type { ComponentRef, ToMeasure } from '../engine/protocol';
+import { useSteady } from '../shell/useSteady';
+import { whenIdle } from '../shell/when-idle';
+import { MeasuringFrame } from './MeasuringFrame';
+import { geometryQuery, putGeometry } from './queries';
+
+const ORDER: readonly ViewportName[] = ['wide', 'medium', 'narrow'];
+/** A look that is being edited is measured when it has kept still for so long. */
+const PAUSE_MILLIS = 400;
+
+interface Job {
+  readonly viewport: ViewportName;
+  readonly page: ToMeasure;
+}
+
+export interface Measuring {
+  /** Another number each time that something more is known. */
+  readonly measured: number;
+  /** True until the page as it is was measured at the viewport in hand. */
+  readonly busy: boolean;
+  /** The frame that is being measured. */
+  readonly frame: ReactNode;
+}
+
+/**
+ * Finds out where things stand on the page: takes what was measured before from the server, and lays the rest out in
+ * frames that nobody sees, one at a time, the viewport in hand first. What it finds of the page itself is kept.
+ */
+export function useMeasuring(
+  pageId: string,
+  component: ComponentRef | undefined,
+  look: Look,
+  viewport: ViewportName,
+): Measuring {
+  const versionId = component?.versionId ?? '';
+  const [measured, setMeasured] = useState(0);
+  const [jobs, setJobs] = useState<readonly Job[]>([]);
+  const [equipped, setEquipped] = useState('');
+  const found = useRef<PageGeometry[]>([]);
+  const stored = useQuery({ ...geometryQuery(pageId, versionId), enabled: versionId !== '', retry: 1 });
+  const isAsked = stored.data !== undefined || stored.isError;
+
+  useEffect(() => {
+    if (!versionId || !isAsked) return;
+    let current = true;
+    void engine()
+      .equip(versionId, stored.data ?? [])
+      .catch(() => undefined)
+      .then(() => {
+        if (!current) return;
+        setEquipped(versionId);
+        setMeasured((count) => count + 1);
+      });
+    return () => {
+      current = false;
+    };
+  }, [versionId, isAsked, stored.data]);
+
+  const lookNow = useSteady(() => look);
+  const layout = layoutKey(look);
+  useEffect(() => {
+    if (!component || equipped !== versionId) return;
+    let current = true;
+    let idle: (() => void) | undefined;
+    const timer = setTimeout(
+      () => {
+        idle = whenIdle(() => {
+          void (async () => {
+            const wanted = [viewport, ...ORDER.filter((name) => name !== viewport)];
+            const next: Job[] = [];
+            for (const name of wanted) {
+              const pages = await engine().toMeasure(component, lookNow(), name);
+              next.push(...pages.map((page) => ({ viewport: name, page })));
+            }
+            if (current) setJobs(next);
+          })().catch(() => undefined);
+        });
+      },
+      layout ? PAUSE_MILLIS : 0,
+    );
+    return () => {
+      current = false;
+      clearTimeout(timer);
+      idle?.();
+    };
+  }, [component, equipped, versionId, viewport, layout, lookNow]);
+
+  const [job] = jobs;
+  const take = useSteady((elements: readonly MeasuredElement[]) => {
+    if (!job || !component) return;
+    void engine()
+      .measured(component, lookNow(), job.viewport, job.page.opened, elements)
+      .then((geometry) => {
+        if (geometry) found.current.push(geometry);
+        const rest = jobs.slice(1);
+        setJobs(rest);
+        // The figures are asked for again when a viewport is done, not for each thing that is opened on it.
+        if (rest[0]?.viewport !== job.viewport) setMeasured((count) => count + 1);
+        if (rest.length || !found.current.length) return;
+        const all = found.current;
+        found.current = [];
+        void putGeometry(pageId, versionId, all).catch(() => undefined);
+      })
+      .catch(() => setJobs([]));
+  });
+  return {
+    measured,
+    busy: equipped !== versionId || jobs.some((item) => item.viewport === viewport),
+    frame: job ? (
+      <MeasuringFrame
+        key={`${versionId} ${job.viewport} ${job.page.opened} ${layout}`}
+        page={job.page}
+        viewport={job.viewport}
+        onMeasured={take}
+      />
+    ) : null,
+  };
+}
