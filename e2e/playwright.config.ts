@@ -13,8 +13,8 @@ export default defineConfig({
   // A busy machine is slow; what never comes is still noticed.
   expect: { timeout: 20_000 },
   projects: [
-    { name: 'agreement', testMatch: /(agreement|pixels)\.spec/ },
-    { name: 'screens', testIgnore: /(agreement|pixels)\.spec/ },
+    { name: 'agreement', testMatch: /(agreement|pixels|sure)\.spec/ },
+    { name: 'screens', testIgnore: /(agreement|pixels|sure)\.spec/ },
   ],
   forbidOnly: Boolean(process.env.CI),
   use: {

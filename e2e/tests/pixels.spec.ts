@@ -1,4 +1,6 @@
 import { expect, test } from '@playwright/test';
+import sharp from 'sharp';
+import { parseColour, seenAs } from '../../packages/core/dist/index.js';
 import { boxOf, differences, madePicture, photograph, type PixelDifference } from '../agreement/pixels';
 
 // What the core says is painted, against the pixels that Chromium puts on the screen.
@@ -164,6 +166,33 @@ test.describe('what the core says is painted is what Chromium paints', () => {
       const beside = await photograph(page, '<div class="a"></div>', `${BASE} .a { background: ${gradient} }`);
       const { found } = differences(beside, boxOf(beside, '.a'), 20);
       expect(found.length).toBeLessThan(240 * 120 * 0.03);
+    }
+  });
+
+  // The same matrices as the literature's, in linear light; Chromium has them of its own (Emulation domain).
+  test('as people see it who see colours otherwise', async ({ page }) => {
+    const colours = ['#d01c1f', '#2e8b57', '#1f4fd8', '#f2c14e', '#7a3b9a', '#888888', '#0b5563'];
+    const body = colours.map((colour) => `<div style="height: 20px; background: ${colour}"></div>`).join('');
+    await page.setContent(`<style>body { margin: 0 }</style>${body}`);
+    const client = await page.context().newCDPSession(page);
+    const types = { protan: 'protanopia', deutan: 'deuteranopia', tritan: 'tritanopia' } as const;
+    for (const [vision, type] of Object.entries(types) as [keyof typeof types, (typeof types)[keyof typeof types]][]) {
+      await client.send('Emulation.setEmulatedVisionDeficiency', { type });
+      const { data, info } = await sharp(await page.screenshot())
+        .raw()
+        .toBuffer({ resolveWithObject: true });
+      for (const [i, css] of colours.entries()) {
+        const seen = seenAs(parseColour(css)!, vision);
+        const at = ((i * 20 + 10) * info.width + 10) * info.channels;
+        const own = [seen.r, seen.g, seen.b].map((value) => Math.round(value * 255));
+        const apart = own.map((value, k) => Math.abs(value - data[at + k]!));
+        // Chromium rounds to eight bits in linear light, where dark steps are wide.
+        expect({
+          css,
+          vision,
+          apart: Math.max(...apart) <= 6 ? 'near' : `${own.join()} ${[...data.subarray(at, at + 3)].join()}`,
+        }).toEqual({ css, vision, apart: 'near' });
+      }
     }
   });
 

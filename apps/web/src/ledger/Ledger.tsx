@@ -260,7 +260,7 @@ function Line({
           {widthWords(viewports)}
           <small>{criterionWords(check.criterion)}</small>
         </span>
-        <span className="why">{check.reason ?? VERDICTS[check.verdict]}</span>
+        <span className="why">{check.reason ?? (check.worstText ? `“${check.worstText}”` : '')}</span>
       </button>
       {open ? (
         <div className="detail">

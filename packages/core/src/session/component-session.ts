@@ -977,8 +977,12 @@ export class ComponentSession {
     );
   }
 
-  /** Texts that a colour in a cell has a say in, ready to be measured with others: of its column and all that follow it. */
-  triedCases(look: Look, ref: CellRef, request: SheetRequest = {}): TriedCase[] {
+  /**
+   * Texts that a colour in a cell has a say in, ready to be measured with others: of its column and all that follow it.
+   *
+   * @param bare each also as if no picture had loaded
+   */
+  triedCases(look: Look, ref: CellRef, request: SheetRequest = {}, bare = false): TriedCase[] {
     const { environment = DESKTOP, place = {}, added = [] } = request;
     const { part, row } = this.cell(ref);
     const { pages } = this.styled(look, environment, this.placeFor(place));
@@ -1000,9 +1004,10 @@ export class ComponentSession {
               const outer = other === part ? seen.element : this.outerElement(part, seen);
               // What does not stand on it has nothing to do with it.
               if (!outer) return [];
-              return triedTexts(seen.looking, seen.element, other.part.pseudo).flatMap(
-                (text) => triedCase({ ...text, element: other === part ? text.element : outer }) ?? [],
-              );
+              const lookings = bare ? [seen.looking, { ...seen.looking, withoutPictures: true }] : [seen.looking];
+              return lookings
+                .flatMap((looking) => triedTexts(looking, seen.element, other.part.pseudo))
+                .flatMap((text) => triedCase({ ...text, element: other === part ? text.element : outer }) ?? []);
             }),
           );
         })

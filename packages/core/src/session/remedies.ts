@@ -187,7 +187,7 @@ export class Remedies {
   /** The part's own text colour, and whether all it is used for passes with another. */
   private textDrafts(check: LedgerCheck, column: StateColumn): Draft[] {
     const ref = { part: check.part, row: 'text', column: check.column };
-    const cases = this.session.triedCases(this.look, ref, this.sheetRequest);
+    const cases = this.session.triedCases(this.look, ref, this.sheetRequest, check.withoutPictures);
     if (!cases.length) return [];
     const { style } = this.session.seenUnder(this.look, check.part, check.column, this.sheetRequest);
     const from = style.colour('color');
@@ -236,7 +236,7 @@ export class Remedies {
     // A ground around the part is changed in the state that it is in itself, which is at rest.
     const state = part === check.part || own?.states.includes(column.name as never) ? column : columnNamed('default')!;
     const ref = { part, row: 'background', column: state.name };
-    const cases = this.session.triedCases(this.look, ref, this.sheetRequest);
+    const cases = this.session.triedCases(this.look, ref, this.sheetRequest, check.withoutPictures);
     if (!cases.length) return [];
     const { style } = this.session.seenUnder(this.look, part, state.name, this.sheetRequest);
     const from = style.colour('background-color');
@@ -265,7 +265,7 @@ export class Remedies {
   /** A veil right behind the text, of black or white, no denser than it takes. */
   private scrimDrafts(check: LedgerCheck, column: StateColumn, part: string): Draft[] {
     const ref = { part, row: 'background', column: column.name };
-    const cases = this.session.triedCases(this.look, ref, this.sheetRequest);
+    const cases = this.session.triedCases(this.look, ref, this.sheetRequest, check.withoutPictures);
     if (!cases.length) return [];
     return [BLACK, WHITE].flatMap((colour): Draft[] => {
       const alpha = leastAlpha(colour, 0, (tried) => passesAll(cases, 'background-color', tried));
