@@ -9,7 +9,7 @@ const baseURL = servers[Number(process.env.TEST_PARALLEL_INDEX ?? 0) % servers.l
 export default defineConfig({
   testDir: './tests',
   outputDir: '../test-results',
-  timeout: 120_000,
+  timeout: 90_000,
   // A busy machine is slow; what never comes is still noticed.
   expect: { timeout: 20_000 },
   projects: [

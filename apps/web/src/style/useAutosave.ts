@@ -86,6 +86,8 @@ export function useAutosave(componentId: string, trial: Trial, look: LookData) {
 
   useEffect(() => {
     latest.current = { ...latest.current, look };
+    // What was not sent yet is not said to be safe.
+    if (look !== latest.current.saved) setState((now) => (now.kind === 'saved' ? { kind: 'saving' } : now));
     // Not between a keystroke and what it shows: writing takes the browser a while.
     const keeping = setTimeout(keep, KEEP_MILLIS);
     clearTimeout(timer.current);
