@@ -3,70 +3,11 @@
 // peer does in the same page only what no interface could do without: it puts the CSS into the same frames and lays
 // them out.
 import { chromium } from '@playwright/test';
+import { fullLook, MENU_CSS, menuPage, PARTS, STATES } from './lib/menu.mjs';
 import { ms, times } from './lib/time.mjs';
 
 const KEYSTROKES = 60;
 const ELEMENTS = 1000;
-
-const item = (n) =>
-  `<article class="tile"><h3>Boat ${n}</h3><p>Leaves at <b>${n % 24}:10</b> from <i>quay ${n}</i>.</p><a href="#${n}">More</a></article>`;
-const HEADER = `<header class="top"><div class="utility"><a href="#u">Quay office</a></div><div class="bar"><a class="brand" href="#"><svg viewBox="0 0 9 9"><path d="M0 0h9v9z"/></svg>Line</a>
-<nav aria-label="Main menu"><ul><li><a href="#1" aria-current="page">One</a></li><li><a href="#2">Two</a><ul><li><a href="#21">Two one</a></li><li><a href="#22">Two two</a></li></ul></li><li><a href="#3">Three</a></li></ul></nav>
-<form><input type="search" name="q" placeholder="Find"><button>Go</button></form><a class="btn" href="#b">Book</a><button class="toggle" aria-controls="m" aria-expanded="false">Menu</button></div></header>`;
-const CSS = `.top { color: #fff; background: #123 } .top a { color: #fff; padding: 8px } .top a:hover { background: #357; color: #eee } .top a:focus-visible { outline: 2px solid gold }
-.top a:active { background: #111 } .top a[aria-current] { font-weight: 700 } .top a[aria-current]:hover { color: gold } .top li ul { background: #fff } .top li li a { color: #123 } .top li li a:hover { background: #2a7f8e }
-.btn { background: gold; color: #123 } .btn:hover { background: #fff } .utility { font-size: 14px; color: #9ab } .tile { border: 1px solid #ccc; padding: 12px } .tile:hover { background: #eee }
-@media (max-width: 900px) { .top a { padding: 6px } } @media (max-width: 500px) { .top a { padding: 4px } }`;
-
-function pageOf(count) {
-  let body = HEADER;
-  let elements = (HEADER.match(/<[a-z]/g) ?? []).length;
-  for (let n = 0; elements < count; n++, elements += 6) body += item(n);
-  return `<!doctype html><title>Line</title><main>${body}</main>`;
-}
-
-const PARTS = [
-  'bar',
-  'link',
-  'panel',
-  'sub-link',
-  'utility',
-  'utility-link',
-  'title',
-  'logo',
-  'search',
-  'search-icon',
-  'call',
-  'toggle',
-];
-const STATES = [
-  [],
-  ['hover'],
-  ['focus', 'focus-visible'],
-  ['active'],
-  ['current'],
-  ['current', 'hover'],
-  ['disabled'],
-  ['hover', 'focus'],
-];
-
-/** A look with something set for every part, in every state and at every width. */
-function look() {
-  const settings = PARTS.flatMap((part, p) =>
-    STATES.flatMap((states, s) =>
-      [undefined, 'medium', 'narrow'].map((viewport, v) => ({
-        part,
-        property: s % 2 ? 'background-color' : 'color',
-        value: `rgb(${p * 20}, ${s * 30}, ${v * 100})`,
-        when: {
-          states: states.map((state) => ({ part: part === 'logo' ? 'title' : part, state })),
-          ...(viewport ? { viewport } : {}),
-        },
-      })),
-    ),
-  );
-  return { settings, exceptions: [], muted: [] };
-}
 
 const spread = (taken) => {
   const sorted = [...taken].sort((a, b) => a - b);
@@ -150,8 +91,8 @@ export async function benchKeystroke(url) {
   const brought = await api(url, '/pages/from-paste', 'POST', {
     site: { name: `Bench ${Date.now()}` },
     name: 'Line',
-    html: pageOf(ELEMENTS),
-    css: CSS,
+    html: menuPage(ELEMENTS, ''),
+    css: MENU_CSS,
   });
   const browser = await chromium.launch({
     executablePath: process.env.RETOQUE_CHROMIUM ?? '/usr/bin/chromium',
@@ -167,7 +108,7 @@ export async function benchKeystroke(url) {
   await api(url, `/components/${id}/trials/${trial.id}/look`, 'PUT', {
     baseRevision: trial.revision,
     saveId: crypto.randomUUID(),
-    look: look(),
+    look: fullLook(),
   });
   await page.reload();
   await page.waitForSelector('.cell[data-own]');

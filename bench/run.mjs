@@ -1,6 +1,7 @@
 // All benchmarks, or the ones that are named, each beside a peer in the same run. Nothing here is asserted.
 import { execFileSync } from 'node:child_process';
 import { fileURLToPath } from 'node:url';
+import { benchContrast } from './contrast.mjs';
 import { benchKeystroke } from './keystroke.mjs';
 import { benchResolve } from './resolve.mjs';
 import { ms, times } from './lib/time.mjs';
@@ -24,6 +25,7 @@ function benchLarge() {
 }
 
 const BENCHES = {
+  contrast: benchContrast,
   keystroke: () => benchKeystroke(process.env.RETOQUE_URL),
   resolve: benchResolve,
   large: benchLarge,

@@ -102,10 +102,11 @@ function moves(from: ElementStyle, to: ElementStyle): boolean {
 export function checkReducedMotion(
   rest: ElementStyle,
   state: ElementStyle,
-  reduced: { readonly rest: ElementStyle; readonly state: ElementStyle },
+  reduced: () => { readonly rest: ElementStyle; readonly state: ElementStyle },
 ): Check | undefined {
   if (!moves(rest, state)) return undefined;
-  const still = !moves(reduced.rest, reduced.state);
+  const { rest: restReduced, state: stateReduced } = reduced();
+  const still = !moves(restReduced, stateReduced);
   return {
     ...without('2.3.3', 'exempt', 0, '', 'ancestors', 'ms'),
     verdict: still ? 'passes' : 'short',

@@ -1,4 +1,5 @@
 import { converter, parse } from 'culori';
+import { ReadColour } from './read-colour.js';
 import { clamp01, type Rgba } from './rgba.js';
 import { systemColour } from './system.js';
 
@@ -32,5 +33,5 @@ export function parseColour(text: string): Rgba | undefined {
     const clipped = clamp01(value ?? 0);
     return legacy ? Math.round(clipped * 255) / 255 : clipped;
   };
-  return { r: channel(rgb.r), g: channel(rgb.g), b: channel(rgb.b), alpha: clamp01(parsed.alpha ?? 1) };
+  return new ReadColour(channel(rgb.r), channel(rgb.g), channel(rgb.b), clamp01(parsed.alpha ?? 1));
 }

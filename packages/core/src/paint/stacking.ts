@@ -100,11 +100,31 @@ interface Inherited {
   readonly absoluteClip: Box | undefined;
 }
 
+const near = new WeakMap<Geometry, Map<string, readonly number[]>>();
+/** Areas of one page that are remembered. */
+const MOST_AREAS = 2000;
+
+/** Places in the document of elements that could paint in an area. */
+function ordersIn(geometry: Geometry, area: Box): readonly number[] {
+  let known = near.get(geometry);
+  if (!known) near.set(geometry, (known = new Map()));
+  const key = `${area.x},${area.y},${area.width},${area.height}`;
+  let orders = known.get(key);
+  if (!orders) {
+    const found: number[] = [];
+    for (const [order, { box, before, after }] of geometry.elements) {
+      if (meets(box, area) || (before && meets(before, area)) || (after && meets(after, area))) found.push(order);
+    }
+    if (known.size >= MOST_AREAS) known.clear();
+    known.set(key, (orders = found));
+  }
+  return orders;
+}
+
 /** Elements that could paint in an area, and what holds them. */
 function wantedIn({ geometry, area, root }: StackingInput, elements: readonly ElementNode[]): Set<ElementNode> {
   const wanted = new Set<ElementNode>([root]);
-  for (const [order, { box, before, after }] of geometry.elements) {
-    if (!meets(box, area) && !(before && meets(before, area)) && !(after && meets(after, area))) continue;
+  for (const order of ordersIn(geometry, area)) {
     for (let node: ElementNode | undefined = elements[order]; node && !wanted.has(node); node = node.parent)
       wanted.add(node);
   }

@@ -1,5 +1,4 @@
-import { BLUE_LUMINANCE, GREEN_LUMINANCE, RED_LUMINANCE } from '../colour/luminance-table.js';
-import { luminance } from '../colour/contrast.js';
+import { luminance, linear } from '../colour/contrast.js';
 import { type Rgba } from '../colour/rgba.js';
 import type { PixelField } from './field.js';
 
@@ -23,6 +22,38 @@ export interface Region {
   readonly height: number;
 }
 
+/** Luminance as whole numbers, so fine that no two ratios of eight-bit colours are confused. */
+const SCALE = 2 ** 30;
+const FLARE = 0.05;
+
+type Tables = readonly [Int32Array, Int32Array, Int32Array];
+
+/** What each step of red, green and blue adds to the luminance, under a veil: source-over is one line for every pixel. */
+function tablesFor(veil: Rgba | undefined): Tables {
+  const table = (share: number, over: number) =>
+    Int32Array.from({ length: 256 }, (_, step) => {
+      const mixed = veil ? (step / 255) * (1 - veil.alpha) + over * veil.alpha : step / 255;
+      return Math.round(share * linear(mixed) * SCALE);
+    });
+  return [table(0.2126, veil?.r ?? 0), table(0.7152, veil?.g ?? 0), table(0.0722, veil?.b ?? 0)];
+}
+
+const PLAIN = tablesFor(undefined);
+
+/** The ratio at one pixel, unrounded. */
+function ratioAt({ data }: PixelField, pixel: number, own: number, veil: Rgba | undefined): number {
+  const channel = (k: number, over: number) => {
+    const value = data[pixel * 4 + k]! / 255;
+    return veil ? value * (1 - veil.alpha) + over * veil.alpha : value;
+  };
+  const behind =
+    0.2126 * linear(channel(0, veil?.r ?? 0)) +
+    0.7152 * linear(channel(1, veil?.g ?? 0)) +
+    0.0722 * linear(channel(2, veil?.b ?? 0)) +
+    FLARE;
+  return own > behind ? own / behind : behind / own;
+}
+
 /**
  * Measures a colour against every pixel of a region of an opaque field.
  *
@@ -32,57 +63,45 @@ export interface Region {
  * @param veil a translucent colour that lies over the picture, under the text
  */
 export function sweep(field: PixelField, region: Region, colour: Rgba, needed: number, veil?: Rgba): Sweep {
-  const own = luminance(colour) + 0.05;
+  const own = luminance(colour) + FLARE;
+  const scaled = (value: number) => Math.max(-1, Math.min(2 ** 31 - 1, Math.round((value - FLARE) * SCALE)));
   // Darker than this, or lighter than that, passes.
-  const dark = own / needed;
-  const light = own * needed;
-  const [red, green, blue] = veil ? veiled(veil) : [RED_LUMINANCE, GREEN_LUMINANCE, BLUE_LUMINANCE];
+  const dark = scaled(own / needed);
+  const light = scaled(own * needed);
+  const middle = scaled(own);
+  const [red, green, blue] = veil ? tablesFor(veil) : PLAIN;
   const { data } = field;
   const words = new Uint32Array(data.buffer, data.byteOffset, data.byteLength >> 2);
   let short = 0;
-  let nearBelow = -Infinity;
-  let nearAbove = Infinity;
-  let least = Infinity;
-  let most = -Infinity;
-  let belowAt = -1;
-  let aboveAt = -1;
+  let [below, above, least, most] = [-1, 2 ** 31 - 1, 2 ** 31 - 1, -1];
+  let [belowAt, aboveAt, leastAt, mostAt] = [-1, -1, -1, -1];
   for (let y = region.y; y < region.y + region.height; y++) {
     const start = y * field.width + region.x;
-    for (let i = start; i < start + region.width; i++) {
+    const end = start + region.width;
+    for (let i = start; i < end; i++) {
       const word = words[i]!;
-      const light0 = red[word & 255]! + green[(word >> 8) & 255]! + blue[(word >> 16) & 255]! + 0.05;
-      if (light0 > dark && light0 < light) short++;
-      if (light0 < least) least = light0;
-      if (light0 > most) most = light0;
-      if (light0 <= own) {
-        if (light0 > nearBelow) {
-          nearBelow = light0;
-          belowAt = i;
-        }
-      } else if (light0 < nearAbove) {
-        nearAbove = light0;
-        aboveAt = i;
+      const value = (red[word & 255]! + green[(word >> 8) & 255]! + blue[(word >> 16) & 255]!) | 0;
+      if (value <= middle) {
+        if (value > dark) short++;
+        if (value > below) [below, belowAt] = [value, i];
+        if (value < least) [least, leastAt] = [value, i];
+      } else {
+        if (value < light) short++;
+        if (value < above) [above, aboveAt] = [value, i];
+        if (value > most) [most, mostAt] = [value, i];
       }
     }
   }
-  const below = belowAt < 0 ? Infinity : own / nearBelow;
-  const above = aboveAt < 0 ? Infinity : nearAbove / own;
-  const at = below <= above ? belowAt : aboveAt;
+  const ratio = (pixel: number) => ratioAt(field, pixel, own, veil);
+  const near = [belowAt, aboveAt].filter((pixel) => pixel >= 0);
+  // Where all lie on one side, that side's nearest is also the other side's end.
+  const far = [leastAt, mostAt].filter((pixel) => pixel >= 0);
+  const at = near.reduce((low, pixel) => (ratio(pixel) < ratio(low) ? pixel : low), near[0]!);
   return {
-    worst: Math.min(below, above),
-    best: Math.max(own / least, most / own),
+    worst: ratio(at),
+    best: Math.max(...far.map(ratio)),
     at: { x: at % field.width, y: Math.floor(at / field.width) },
     pixels: region.width * region.height,
     short,
   };
-}
-
-/** Luminance that each step of a channel has under a veil: source-over is the same line for every pixel. */
-function veiled(veil: Rgba): [Float64Array, Float64Array, Float64Array] {
-  const table = (share: number, over: number) =>
-    Float64Array.from({ length: 256 }, (_, step) => {
-      const mixed = (step / 255) * (1 - veil.alpha) + over * veil.alpha;
-      return share * (mixed <= 0.04045 ? mixed / 12.92 : ((mixed + 0.055) / 1.055) ** 2.4);
-    });
-  return [table(0.2126, veil.r), table(0.7152, veil.g), table(0.0722, veil.b)];
 }

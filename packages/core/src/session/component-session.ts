@@ -53,7 +53,7 @@ import type { StagedPages } from '../page/staged-pages.js';
 import { descendants, selfAndAncestors, textOf, type ElementNode } from '../page/tree.js';
 import { cellOf } from './cells.js';
 import { checkDemand, type LookedAt } from './checks.js';
-import { moreDemands, siblingsApart } from './more-demands.js';
+import { comparedWith, moreDemands, siblingsApart } from './more-demands.js';
 import { columnsOf, unionOf, type PartColumns } from './columns.js';
 import { eachAlone, groupSubjects } from './groups.js';
 import { membersOf, type PartMember } from './members.js';
@@ -127,7 +127,6 @@ export interface SheetRequest {
 /** The CSS of one part's look in one environment, read once. */
 interface PlannedPart {
   readonly part: string;
-  readonly key: string;
   /** Another for each plan, so that what was worked out from one is told from the next. */
   readonly id: number;
   readonly css: string;
@@ -144,6 +143,62 @@ interface Styled {
   readonly frames: readonly FrameRules[];
   /** The plans in force, by the parts' names. */
   readonly plans: ReadonlyMap<string, PlannedPart>;
+}
+
+/** Plans and groups that are kept; beyond it those that were used least lately are made again. */
+const MAX_KEPT = 600;
+/** Pages with a look on them that are kept, with all styles that were worked out: a try and what it is compared with. */
+const MAX_STYLED = 24;
+/** Texts of a part's rules in a state that are told apart. */
+const MAX_TOLD = 200;
+/** Answers to one question that are kept, one for each look that was asked about lately. */
+const MAX_VERSIONS = 12;
+
+function forgetOldest(map: Map<string, unknown>, most: number): void {
+  if (map.size > most) map.delete(map.keys().next().value!);
+}
+
+const numbers = new WeakMap<object, number>();
+let numbered = 0;
+/** Tells one object from another; settings and lists of exceptions are never changed, only replaced. */
+function numberOf(object: object): number {
+  let number = numbers.get(object);
+  if (number === undefined) numbers.set(object, (number = ++numbered));
+  return number;
+}
+
+const environmentKeys = new WeakMap<Environment, string>();
+function keyOf(environment: Environment): string {
+  let key = environmentKeys.get(environment);
+  if (key === undefined) environmentKeys.set(environment, (key = JSON.stringify(environment)));
+  return key;
+}
+
+const grouped = new WeakMap<Look, ReadonlyMap<string, readonly Setting[]>>();
+/** What of a look is in force, by the parts' names. */
+function settingsByPart(look: Look): ReadonlyMap<string, readonly Setting[]> {
+  let known = grouped.get(look);
+  if (!known) {
+    const byPart = new Map<string, Setting[]>();
+    for (const setting of activeSettings(look)) {
+      const own = byPart.get(setting.part);
+      if (own) own.push(setting);
+      else byPart.set(setting.part, [setting]);
+    }
+    grouped.set(look, (known = byPart));
+  }
+  return known;
+}
+
+const used = new WeakMap<Look, string>();
+/** The states that a look says something in, by part. */
+function statesUsed(look: Look): string {
+  let text = used.get(look);
+  if (text === undefined) {
+    const all = look.settings.map(({ part, when }) => `${part} ${when.states.map((atom) => atom.state).join('+')}`);
+    used.set(look, (text = [...new Set(all)].sort().join()));
+  }
+  return text;
 }
 
 /** Rules that are kept with markers in place of states. */
@@ -177,12 +232,14 @@ export class ComponentSession {
   private readonly columnSets = new Map<string, PartColumns[]>();
   private readonly resolvers = new Map<string, { key: string; resolver: LookResolver }>();
   private readonly planned = new Map<string, PlannedPart>();
-  private withLook: (Styled & { key: string; look: Look }) | undefined;
-  private readonly told = new Map<string, { css: string; id: number }>();
+  /** The look that was asked for last in each environment. */
+  private readonly recent = new Map<string, { look: Look; styled: Styled }>();
+  private readonly styledBy = new Map<string, Styled>();
+  private readonly told = new Map<string, Map<string, number>>();
   private readonly marks = new Map<string, string>();
   private plansMade = 0;
   private readonly before: FrameRules | undefined;
-  private readonly kept = new Map<string, { key: string; value: unknown }>();
+  private readonly kept = new Map<string, Map<string, unknown>>();
   private relatives: Map<string, readonly string[]> | undefined;
 
   /**
@@ -270,12 +327,15 @@ export class ComponentSession {
   }
 
   private groupsOf(part: FoundPart, look: Look, environment: Environment): SubjectGroup[] {
+    const key = `${part.part.name}|${keyOf(environment)}|${numberOf(look.exceptions)}`;
+    let groups = this.grouped.get(key);
+    if (groups) return groups;
     const exceptions = this.exceptionsOf(part, look);
     const apart = (element: ElementNode) =>
       [...exceptions].flatMap(([id, { elements }]) => (elements.has(element) ? [id] : [])).join();
-    const key = JSON.stringify([part.part.name, environment, look.exceptions]);
-    let groups = this.grouped.get(key);
-    if (!groups) this.grouped.set(key, (groups = groupSubjects(this.pages, environment, part, apart)));
+    groups = groupSubjects(this.pages, environment, part, apart);
+    this.grouped.set(key, groups);
+    forgetOldest(this.grouped, MAX_KEPT);
     return groups;
   }
 
@@ -304,37 +364,52 @@ export class ComponentSession {
 
   /** The page with the look on it, in one environment; what of it has not changed is kept. */
   private styled(look: Look, environment: Environment, place: Place): Styled {
-    const key = JSON.stringify([environment, place]);
-    if (this.withLook?.key === key && this.withLook.look === look) return this.withLook;
+    const where = `${keyOf(environment)}|${place.page ?? ''}`;
+    const recent = this.recent.get(where);
+    if (recent?.look === look) return recent.styled;
     const only: EnvironmentCase = { environment, from: 0, to: Infinity, scheme: environment.scheme };
+    const byPart = settingsByPart(look);
     const used = this.parts.flatMap((part): PlannedPart[] => {
-      const settings = activeSettings(look).filter((setting) => setting.part === part.part.name);
-      if (!settings.length) return [];
-      const planKey = JSON.stringify([settings, look.exceptions, environment, place]);
-      const name = `${part.part.name} ${environment.width} ${environment.scheme}`;
-      const known = this.planned.get(name);
-      if (known?.key === planKey) return [known];
+      const settings = byPart.get(part.part.name);
+      if (!settings?.length) return [];
+      const key = `${part.part.name}|${where}|${numberOf(look.exceptions)}|${settings.map(numberOf).join()}`;
+      const known = this.planned.get(key);
+      if (known) {
+        // Read again, so that it counts as used.
+        this.planned.delete(key);
+        this.planned.set(key, known);
+        return [known];
+      }
       const input = this.planInput(part, look, [only], place, this.groupsOf(part, look, environment));
       const rules = bareRules(planHandover(input));
       const css = rules.map((rule) => rule.css).join('\n');
       const marked = rules.map((rule) => ({ states: rule.states & ~CARRIED, css: this.marked(rule.css) }));
       const planned = {
         part: part.part.name,
-        key: planKey,
         id: ++this.plansMade,
         css,
         marked,
         sheet: asLastSheet(css),
         said: new Map<StateBits, number>(),
       };
-      this.planned.set(name, planned);
+      this.planned.set(key, planned);
+      forgetOldest(this.planned, MAX_KEPT);
       return [planned];
     });
-    const sheets = used.filter(({ css }) => css).map(({ sheet }) => sheet);
-    const frames = used.map(({ id, marked }) => ({ id, rules: marked }));
-    const plans = new Map(used.map((item) => [item.part, item]));
-    this.withLook = { key, look, pages: this.pages.extended(sheets), frames, plans };
-    return this.withLook;
+    const ids = `${where}|${used.map(({ id }) => id).join()}`;
+    let styled = this.styledBy.get(ids);
+    if (!styled) {
+      const sheets = used.filter(({ css }) => css).map(({ sheet }) => sheet);
+      styled = {
+        pages: this.pages.extended(sheets),
+        frames: used.map(({ id, marked }) => ({ id, rules: marked })),
+        plans: new Map(used.map((item) => [item.part, item])),
+      };
+      this.styledBy.set(ids, styled);
+      forgetOldest(this.styledBy, MAX_STYLED);
+    }
+    this.recent.set(where, { look, styled });
+    return styled;
   }
 
   /** An edit changes few rules, so those that were marked before are not read again. */
@@ -362,10 +437,7 @@ export class ComponentSession {
   }
 
   private columnsFor(look: Look, environment: Environment, added: readonly string[]): PartColumns[] {
-    const used = look.settings.map(
-      (setting) => `${setting.part} ${setting.when.states.map((atom) => atom.state).join('+')}`,
-    );
-    const key = JSON.stringify([environment, [...new Set(used)].sort(), added]);
+    const key = `${keyOf(environment)}|${statesUsed(look)}|${added.join()}`;
     let columns = this.columnSets.get(key);
     if (!columns) {
       columns = this.parts.map((part) => columnsOf(part, this.pages, environment, look, added));
@@ -583,9 +655,11 @@ export class ComponentSession {
     environment: Environment,
     place: EditingPlace,
     byPart: readonly PartColumns[],
-    { pages, ...styled }: Styled,
+    styled: Styled,
     level: Level = 'AA',
   ): ColumnCheck[] {
+    const { pages } = styled;
+    const under = this.conditionsOf(look, environment, place);
     return this.kind.demands.flatMap((demand) => {
       const own = byPart.find(({ part }) => part.part.name === demand.part);
       if (!own) return [];
@@ -594,13 +668,7 @@ export class ComponentSession {
       return own.columns.flatMap((column) =>
         this.unlessKept(
           `demand ${demand.name} ${column.name} ${environment.width} ${level}`,
-          [
-            environment,
-            place,
-            look.exceptions,
-            this.page.measures.version,
-            this.saidOf(own.part, [column], look, environment, { pages, ...styled }),
-          ],
+          `${under}|${this.saidOf(own.part, [column], look, environment, styled)}`,
           () =>
             checkDemand({
               demand,
@@ -623,9 +691,17 @@ export class ComponentSession {
     look: Look,
     environment: Environment,
     styled: Styled,
-  ) {
+  ): string {
     const groups = this.groupsOf(part, look, environment);
-    return columns.map((column) => this.saidIn(part, this.forcedIn(groups, column, environment), styled));
+    return columns
+      .map((column) => this.saidIn(part, this.forcedIn(groups, column, environment), styled).join())
+      .join(';');
+  }
+
+  /** Under what something is worked out beside the look's rules, as text. */
+  private conditionsOf(look: Look, environment: Environment, { exception, page, viewport, scheme }: EditingPlace) {
+    const place = `${exception ?? ''}/${page ?? ''}/${viewport ?? ''}/${scheme ?? ''}`;
+    return `${keyOf(environment)}|${place}|${numberOf(look.exceptions)}|${this.page.measures.version}`;
   }
 
   /** States that are forced somewhere when the subjects of a part are seen in a column. */
@@ -654,18 +730,12 @@ export class ComponentSession {
     styled: Styled,
   ): ColumnCheck[] {
     const groups = this.groupsOf(part, look, environment);
+    const under = this.conditionsOf(look, environment, place);
     const reduced = { ...environment, reducedMotion: true };
     return columns.flatMap((column) =>
       this.unlessKept(
         `more ${part.part.name} ${column.name} ${environment.width}`,
-        // A state is compared with those before it.
-        [
-          environment,
-          place,
-          look.exceptions,
-          this.page.measures.version,
-          this.saidOf(part, columns, look, environment, styled),
-        ],
+        `${under}|${this.saidOf(part, comparedWith(column, columns), look, environment, styled)}`,
         () => {
           const all = groups.flatMap(({ subject, members }) =>
             moreDemands({
@@ -777,29 +847,34 @@ export class ComponentSession {
       const plan = plans.get(other);
       if (!plan) return 0;
       let id = plan.said.get(forced);
-      if (id === undefined) plan.said.set(forced, (id = this.numberOf(plan, forced)));
+      if (id === undefined) plan.said.set(forced, (id = this.toldAs(plan, forced)));
       return id;
     });
   }
 
   /** The number that what a plan says in a state had before, if it says the same. */
-  private numberOf(plan: PlannedPart, forced: StateBits): number {
+  private toldAs(plan: PlannedPart, forced: StateBits): number {
     const css = frameCss({ id: plan.id, rules: plan.marked }, forced);
     const key = `${plan.part} ${forced}`;
-    const known = this.told.get(key);
-    if (known?.css === css) return known.id;
-    const id = ++this.plansMade;
-    this.told.set(key, { css, id });
+    let known = this.told.get(key);
+    if (!known) this.told.set(key, (known = new Map()));
+    let id = known.get(css);
+    if (id === undefined) {
+      known.set(css, (id = ++this.plansMade));
+      forgetOldest(known, MAX_TOLD);
+    }
     return id;
   }
 
   /** What was worked out before, while what it was worked out from has not changed. */
-  private unlessKept<T>(name: string, asked: readonly unknown[], make: () => T): T {
-    const key = JSON.stringify(asked);
-    const known = this.kept.get(name);
-    if (known?.key === key) return known.value as T;
+  private unlessKept<T>(name: string, asked: readonly unknown[] | string, make: () => T): T {
+    const key = typeof asked === 'string' ? asked : JSON.stringify(asked);
+    let known = this.kept.get(name);
+    if (!known) this.kept.set(name, (known = new Map()));
+    if (known.has(key)) return known.get(key) as T;
     const value = make();
-    this.kept.set(name, { key, value });
+    known.set(key, value);
+    forgetOldest(known, MAX_VERSIONS);
     return value;
   }
 
@@ -965,7 +1040,7 @@ export class ComponentSession {
   }
 
   /** Columns of a part whose value in a row comes from one of them, that one included. */
-  private followersOf(look: Look, ref: CellRef, request: SheetRequest): readonly StateColumn[] {
+  followersOf(look: Look, ref: CellRef, request: SheetRequest): readonly StateColumn[] {
     const { environment = DESKTOP, place = {}, added = [] } = request;
     const { part, row } = this.cell(ref);
     const own = this.columnsFor(look, environment, added).find((item) => item.part === part)!;

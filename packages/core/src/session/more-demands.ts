@@ -47,6 +47,13 @@ export interface NamedCheck {
 /** States that are told apart from the default, and from one another in this order. */
 const TOLD_APART = ['hover', 'focus', 'pressed', 'current', 'current+hover'];
 
+/** A column with those that it is compared with. */
+export const comparedWith = (column: StateColumn, columns: readonly StateColumn[]): StateColumn[] => {
+  const at = TOLD_APART.indexOf(column.name);
+  const before = TOLD_APART.slice(0, Math.max(0, at));
+  return columns.filter(({ name }) => name === 'default' || name === column.name || before.includes(name));
+};
+
 const named = (demand: string, label: string, check: Check | undefined): NamedCheck[] =>
   check ? [{ demand, label, check }] : [];
 
@@ -144,7 +151,10 @@ function inState(input: MoreInput, seen: LookedAt): NamedCheck[] {
     ...named(
       'reduced-motion',
       'Less motion on request',
-      checkReducedMotion(before.style, style, { rest: seeReduced(rest).style, state: seeReduced(column).style }),
+      checkReducedMotion(before.style, style, () => ({
+        rest: seeReduced(rest).style,
+        state: seeReduced(column).style,
+      })),
     ),
   );
   return found;

@@ -32,7 +32,7 @@ export interface RemedyRequest extends LedgerRequest {
 }
 
 /** A change that may help, before it is known what else it does. */
-interface Draft {
+export interface Draft {
   readonly kind: RemedyKind;
   readonly words: string;
   readonly settings: readonly Setting[];
@@ -99,11 +99,9 @@ export class Remedies {
   /** Ranked ways out of one check; the first does the least harm and changes the least. */
   propose(ref: CheckRef): Remedy[] {
     const before = this.session.ledger(this.look, this.request);
-    const check = worstOf(
-      before.filter((own) => own.part === ref.part && own.column === ref.column && own.demand === ref.demand),
-    );
+    const check = this.checkIn(before, ref);
     if (!check || check.verdict !== 'short') return [];
-    const drafts = this.draftsFor(check as LedgerCheck);
+    const drafts = this.draftsFor(check);
     const seen = new Set<string>();
     return drafts
       .filter(({ settings }) => {
@@ -111,7 +109,36 @@ export class Remedies {
         return !seen.has(key) && seen.add(key);
       })
       .flatMap((draft) => this.verify(draft, ref, before) ?? [])
-      .sort((a, b) => a.breaks.length - b.breaks.length || weigh(a) - weigh(b));
+      .sort(
+        (a, b) =>
+          a.breaks.length - b.breaks.length || weigh(a) + a.alters.length * 0.2 - weigh(b) - b.alters.length * 0.2,
+      );
+  }
+
+  /** The way out that changes least and makes nothing fall short; what others there are is not looked at. */
+  first(ref: CheckRef): Remedy | undefined {
+    const before = this.session.ledger(this.look, this.request);
+    const check = this.checkIn(before, ref);
+    if (check?.verdict !== 'short') return undefined;
+    let harmful: Remedy | undefined;
+    for (const draft of this.draftsFor(check)) {
+      const remedy = this.verify(draft, ref, before);
+      if (remedy && !remedy.breaks.length) return remedy;
+      harmful ??= remedy;
+    }
+    return harmful;
+  }
+
+  /** Changes that may mend a check, the smallest first, with nothing tried yet. */
+  draftsFor(check: LedgerCheck): Draft[] {
+    return this.allDrafts(check).sort((a, b) => weigh(a) - weigh(b));
+  }
+
+  private checkIn(checks: readonly LedgerCheck[], ref: CheckRef): LedgerCheck | undefined {
+    const own = checks.filter(
+      ({ part, column, demand }) => part === ref.part && column === ref.column && demand === ref.demand,
+    );
+    return worstOf(own) as LedgerCheck | undefined;
   }
 
   /** What a draft really does, from all the checks with and without it; nothing where it does not help. */
@@ -121,7 +148,11 @@ export class Remedies {
     const own = after.filter(
       (item) => item.part === ref.part && item.column === ref.column && item.demand === ref.demand,
     );
-    const judged = worstOf(own) as LedgerCheck | undefined;
+    // What takes no time any more has no way between to be judged.
+    const gone = !own.length && ref.demand.endsWith('-transition') ? this.checkIn(before, ref) : undefined;
+    const judged = gone
+      ? { ...gone, verdict: 'passes' as const, measured: undefined }
+      : (worstOf(own) as LedgerCheck | undefined);
     if (!judged || judged.verdict === 'short' || judged.verdict === 'unsure') return undefined;
     const old = new Map(before.map((item) => [keyOf(item), item]));
     const isOther = (item: LedgerCheck) => !own.includes(item);
@@ -153,7 +184,7 @@ export class Remedies {
     );
   }
 
-  private draftsFor(check: LedgerCheck): Draft[] {
+  private allDrafts(check: LedgerCheck): Draft[] {
     const column = columnNamed(check.column)!;
     switch (check.criterion) {
       case '1.4.3':
@@ -446,5 +477,4 @@ const isDueIn = (old: ReadonlyMap<string, LedgerCheck>, item: LedgerCheck): bool
 };
 
 /** A colour that the site has already is worth some difference. */
-const weigh = ({ kind, distance, alters }: Remedy): number =>
-  (kind === 'site-colour' ? distance * 0.6 : distance) + alters.length * 0.2;
+const weigh = ({ kind, distance }: Draft): number => (kind === 'site-colour' ? distance * 0.6 : distance);

@@ -37,18 +37,22 @@ export function solve(session: ComponentSession, look: Look, scope: SolveScope, 
   if (scope.of === 'colour') return solveColour(session, look, scope.colour, before, request);
   const inScope = (check: LedgerCheck) => scope.of === 'component' || check.part === scope.part;
   const wanted = before.filter((check) => isDue(check) && inScope(check));
-  let now = look;
-  let checks: readonly LedgerCheck[] = before;
-  let distance = 0;
+  const drafted = draftAll(session, look, wanted, request);
+  let now = changeLook(look, drafted.settings);
+  let checks: readonly LedgerCheck[] = drafted.settings.length ? session.ledger(now, request) : before;
+  const passed = new Set(before.filter((check) => !isDue(check)).map(keyOf));
+  // What was drafted without a look at the rest is given up where it does harm.
+  if (checks.some((check) => isDue(check) && passed.has(keyOf(check))))
+    [now, checks, drafted.distance] = [look, before, 0];
+  let { distance } = drafted;
   const given = new Map<string, string>();
   for (let step = 0; step < MOST_STEPS; step++) {
-    const open = checks
-      .filter((check) => isDue(check) && inScope(check) && !given.has(keyOf(check)))
+    const [check] = checks
+      .filter((item) => isDue(item) && inScope(item) && !given.has(keyOf(item)))
       .sort((a, b) => rank(a) - rank(b));
-    const [check] = open;
     if (!check) break;
-    const [best] = new Remedies(session, now, { ...request, at: check.viewport }).propose(check);
-    if (!best || best.breaks.some((broken) => inScope(broken) || isDue(broken))) {
+    const best = new Remedies(session, now, { ...request, at: check.viewport }).first(check);
+    if (!best || best.breaks.length) {
       given.set(keyOf(check), best ? breaking(session, best.breaks) : whyNot(check));
       continue;
     }
@@ -57,6 +61,40 @@ export function solve(session: ComponentSession, look: Look, scope: SolveScope, 
     checks = session.ledger(now, request);
   }
   return solutionOf(session, look, now, wanted, checks, given, distance, request);
+}
+
+/**
+ * The smallest change for each check by itself, in the order of the states: what follows a state takes its change along
+ * and needs none of its own. Nothing is tried on the whole component yet.
+ */
+function draftAll(
+  session: ComponentSession,
+  look: Look,
+  wanted: readonly LedgerCheck[],
+  request: RemedyRequest,
+): { settings: readonly Setting[]; distance: number } {
+  const settings: Setting[] = [];
+  let distance = 0;
+  const done = new Set<string>();
+  const placeOf = (part: string, column: string, criterion: string) => `${part} ${column} ${criterion}`;
+  for (const check of [...wanted].sort((a, b) => rank(a) - rank(b))) {
+    const { part, column, criterion } = check;
+    if (done.has(placeOf(part, column, criterion))) continue;
+    const [draft] = new Remedies(session, look, { ...request, at: check.viewport }).draftsFor(check);
+    done.add(placeOf(part, column, criterion));
+    if (!draft) continue;
+    settings.push(...draft.settings);
+    distance += draft.distance;
+    const { viewports, place } = request;
+    const { environment } = viewports.find(({ name }) => name === check.viewport) ?? viewports[0]!;
+    const row = draft.settings[0]!.property === 'background-color' ? 'background' : 'text';
+    if (criterion !== '1.4.3') continue;
+    const at = { part: draft.settings[0]!.part, row, column };
+    for (const { name } of session.followersOf(look, at, { environment, ...(place ? { place } : {}) })) {
+      done.add(placeOf(part, name, criterion));
+    }
+  }
+  return { settings, distance };
 }
 
 const rank = ({ column }: LedgerCheck): number => setBits(columnNamed(column)!);

@@ -14,7 +14,7 @@ const part = (name: string, label: string, find: readonly string[], more: Partia
 });
 
 const LIST = ':is(ul, ol, [role=menubar], [role=menu])';
-const IN_NAV = ':is(nav, [role=navigation])';
+const IN_NAV = ':is(:scope, :scope *):is(nav, [role=navigation])';
 
 /** What stands under the bar in the same header, such as a welcome over a picture, is not the menu's. */
 const BELOW = ':not(:where(:scope > :has(nav) ~ * *))';
@@ -32,14 +32,14 @@ export const MENU: Kind = {
       states: STILL,
       first: [...BOX_ROWS, 'opacity', 'backdrop-filter'],
     }),
-    part('link', 'Link', [`:scope ${IN_NAV} li > a:not(:where(li li) > a)`, ':scope a'], {
+    part('link', 'Link', [`${IN_NAV} li > a:not(:where(li li) > a)`, ':scope a'], {
       states: ['default', 'hover', 'focus', 'pressed', 'current', 'current+hover'],
     }),
-    part('panel', 'Sub-menu panel', [`:scope ${IN_NAV} li > ${LIST}`, `:scope ${IN_NAV} [role=menu]`], {
+    part('panel', 'Sub-menu panel', [`${IN_NAV} li > ${LIST}`, `${IN_NAV} [role=menu]`], {
       states: STILL,
       first: [...BOX_ROWS, 'min-width', 'opacity'],
     }),
-    part('sub-link', 'Sub-menu link', [`:scope ${IN_NAV} li li > a`], {
+    part('sub-link', 'Sub-menu link', [`${IN_NAV} li li > a`], {
       states: ['default', 'hover', 'focus', 'pressed', 'current', 'current+hover'],
     }),
     part('utility', 'Utility bar', [':scope [class*=util]:not([class*=util] *)'], {

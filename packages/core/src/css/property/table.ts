@@ -24,7 +24,7 @@ import {
   WORD_SPACING,
 } from '../values/text.js';
 import { SCALE, TRANSFORM_ORIGIN, TRANSLATE } from '../values/transform.js';
-import { EASINGS, TIMES, TRANSITION_PROPERTY } from '../values/transition.js';
+import { ANIMATION_NAME, EASINGS, TIMES, TRANSITION_PROPERTY, WORDS } from '../values/transition.js';
 
 export interface PropertyInfo {
   readonly name: string;
@@ -242,7 +242,15 @@ add(TRANSLATE, false, { translate: 'none' });
 add(FILTER, false, { filter: 'none', 'backdrop-filter': 'none' });
 add(TIMES, false, { 'transition-delay': '0s', 'transition-duration': '0s' });
 add(TRANSITION_PROPERTY, false, { 'transition-property': 'all' });
-add(EASINGS, false, { 'transition-timing-function': 'ease' });
+add(EASINGS, false, { 'transition-timing-function': 'ease', 'animation-timing-function': 'ease' });
+add(TIMES, false, { 'animation-delay': '0s', 'animation-duration': '0s' });
+add(WORDS, false, {
+  'animation-direction': 'normal',
+  'animation-fill-mode': 'none',
+  'animation-iteration-count': '1',
+  'animation-play-state': 'running',
+});
+add(ANIMATION_NAME, false, { 'animation-name': 'none' });
 
 // Type. Size and weight refer to the parent's and are computed by the element's style.
 add(TERMS, true, { 'font-size': 'medium', 'font-weight': 'normal' });

@@ -1,3 +1,4 @@
+import { ANIMATION } from './animation.js';
 import { BACKGROUND, BACKGROUND_POSITION } from './background.js';
 import { BORDER, BORDER_IMAGE, RADIUS } from './border.js';
 import { COLUMNS, CONTAINER, FLEX, FLEX_FLOW, PLACE } from './flex.js';
@@ -9,6 +10,7 @@ import { LIST_STYLE, TEXT_DECORATION, TEXT_EMPHASIS, TEXT_STROKE, TEXT_WRAP, WHI
 import { TRANSITION } from './transition.js';
 
 const ALL: readonly Shorthand[] = [
+  ANIMATION,
   BACKGROUND,
   BACKGROUND_POSITION,
   ...BORDER,

@@ -1,4 +1,4 @@
-import type { CssNode } from 'css-tree';
+import { ident, type CssNode } from 'css-tree';
 import type { Computer } from './computer.js';
 import type { ValueContext } from './context.js';
 import { printNumber } from './number.js';
@@ -15,6 +15,17 @@ const list =
 
 /** Durations and delays, in seconds. */
 export const TIMES: Computer = list((nodes, context) => computeTerms(nodes, context));
+
+/** Words and numbers, one for each of a list. */
+export const WORDS: Computer = TIMES;
+
+/** Names of keyframes, whose case matters; a string is a name too, and CSSOM prints it without its quotes. */
+export const ANIMATION_NAME: Computer = list((nodes) => {
+  const [node] = nodes;
+  if (node?.type === 'String') return ident.encode(node.value);
+  if (node?.type !== 'Identifier') return undefined;
+  return node.name.toLowerCase() === 'none' ? 'none' : node.name;
+});
 
 const isCustomName = (name: string) => name.startsWith('--');
 

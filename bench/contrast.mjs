@@ -1,0 +1,145 @@
+// Contrast in depth: pairs of colours beside colour libraries, a picture beside a bare pass over its pixels, the whole
+// ledger of a component and a remedy for it beside doing the same from nothing.
+import {
+  changeLook,
+  ComponentSession,
+  contrastRatio,
+  DESKTOP,
+  fieldOf,
+  geometryOf,
+  PageSession,
+  parseColour,
+  solve,
+  sweep,
+  VIEWPORTS,
+} from '@retoque/core';
+import chroma from 'chroma-js';
+import { colord, extend } from 'colord';
+import a11y from 'colord/plugins/a11y';
+import Color from 'colorjs.io';
+import { parse, wcagContrast } from 'culori';
+import { fullLook, menuPage } from './lib/menu.mjs';
+import { median, ms, times } from './lib/time.mjs';
+
+extend([a11y]);
+const PAIRS = 200_000;
+const hex = (n) => `#${(((n * 2654435761) % 16777216) >>> 0).toString(16).padStart(6, '0')}`;
+
+async function pairs() {
+  const texts = Array.from({ length: 2000 }, (_, i) => hex(i + 1));
+  const libraries = {
+    ours: [parseColour, contrastRatio],
+    culori: [parse, wcagContrast],
+    colord: [colord, (a, b) => a.contrast(b)],
+    'chroma-js': [chroma, (a, b) => chroma.contrast(a, b)],
+    'colorjs.io': [(text) => new Color(text), (a, b) => a.contrastWCAG21(b)],
+  };
+  const perSecond = {};
+  for (const [name, [read, contrast]] of Object.entries(libraries)) {
+    const colours = texts.map((text) => read(text));
+    const count = name === 'ours' ? PAIRS * 20 : PAIRS / 10;
+    const taken = await median(() => {
+      let sum = 0;
+      for (let i = 0; i < count; i++) sum += contrast(colours[i % 2000], colours[(i * 7 + 3) % 2000]);
+      if (!(sum > 0)) throw new Error(`${name} measured nothing.`);
+    });
+    perSecond[name] = (count / taken) * 1000;
+  }
+  const { ours, ...others } = perSecond;
+  const [fastest, rate] = Object.entries(others).sort((a, b) => b[1] - a[1])[0];
+  console.log('Contrast of pairs of colours that are parsed already, a second:');
+  for (const [name, value] of Object.entries(perSecond)) console.log(`  ${name}: ${(value / 1e6).toFixed(2)} million`);
+  console.log(`  ours is ${times(ours / rate)} the fastest library, ${fastest} (wanted: 20x).`);
+}
+
+async function picture() {
+  const [width, height] = [4000, 3000];
+  const data = new Uint8ClampedArray(width * height * 4);
+  for (let i = 0; i < data.length; i += 4) {
+    data[i] = (i >> 3) & 255;
+    data[i + 1] = (i >> 9) & 255;
+    data[i + 2] = (i >> 5) & 255;
+    data[i + 3] = 255;
+  }
+  const field = fieldOf(width, height, data);
+  const words = new Uint32Array(data.buffer);
+  const bare = await median(() => {
+    let sum = 0;
+    for (let i = 0; i < words.length; i++) {
+      const word = words[i];
+      sum += (word & 255) + ((word >> 8) & 255) + ((word >> 16) & 255);
+    }
+    if (!sum) throw new Error('Nothing was read.');
+  });
+  const white = parseColour('#fff');
+  const region = { x: 0, y: 0, width, height };
+  const own = await median(() => sweep(field, region, white, 4.5));
+  const veil = await median(() => sweep(field, region, white, 4.5, parseColour('rgb(0 0 0 / 40%)')));
+  console.log(
+    `A text over a picture of 12 megapixels: ${ms(own)}, under a veil ${ms(veil)}; a bare pass over the pixels: ${ms(bare)}.`,
+  );
+  console.log(`  that is ${times(own / bare)} and ${times(veil / bare)} (wanted: 3x at most).`);
+}
+
+const viewports = Object.entries(VIEWPORTS).map(([name, size]) => ({ name, environment: { ...DESKTOP, ...size } }));
+
+/** Every element in a place of its own, as if a browser had laid them out in lines. */
+function measure(page) {
+  for (const { environment } of viewports) {
+    const measured = page.tree.elements.map((element) => {
+      const box = [(element.order % 10) * 120, Math.floor(element.order / 10) * 30, 110, 28];
+      const isOuter = ['html', 'body', 'main', 'header'].includes(element.name);
+      return {
+        order: element.order,
+        box: isOuter ? [0, 0, environment.width, 4000] : box,
+        lines: isOuter ? [] : [box],
+      };
+    });
+    page.measures.setGeometry(geometryOf(environment, measured));
+  }
+}
+
+function ledger() {
+  const page = new PageSession({ html: menuPage(1000), address: 'http://bench.invalid/', sheets: [] });
+  // The sheet stands in the page of the keystroke benchmark as well.
+  measure(page);
+  const menu = page.components().find(({ kind }) => kind === 'menu');
+  const component = new ComponentSession(page, menu.kind, menu.locator);
+  let look = fullLook();
+  const request = { viewports, at: 'wide' };
+  const start = performance.now();
+  const checks = component.ledger(look, request).length;
+  const cold = performance.now() - start;
+  const taken = [];
+  for (let i = 0; i < 60; i++) {
+    look = changeLook(look, [
+      {
+        part: 'link',
+        property: 'color',
+        when: { states: [{ part: 'link', state: 'hover' }] },
+        value: `rgb(${i * 4}, ${255 - i * 3}, 90)`,
+      },
+    ]);
+    const from = performance.now();
+    component.ledger(look, request);
+    taken.push(performance.now() - from);
+  }
+  const sorted = taken.slice(10).sort((a, b) => a - b);
+  const at = (share) => sorted[Math.floor(sorted.length * share)];
+  console.log(`The full ledger (${checks} checks) of 12 parts, 8 states and 3 viewports: ${ms(cold)} from nothing;`);
+  console.log(
+    `  when one colour changes: median ${ms(at(0.5))}, p95 ${ms(at(0.95))}, ${times(cold / at(0.5))} less (wanted: under 10 ms).`,
+  );
+  const before = performance.now();
+  const solution = solve(component, look, { of: 'component' }, request);
+  const solved = performance.now() - before;
+  console.log(
+    `A remedy for the whole component: ${ms(solved)} for ${solution.mended.length} mended checks and ${solution.settings.length} changes, ${times(solved / at(0.5))} a ledger (wanted: under 100 ms).`,
+  );
+}
+
+export async function benchContrast() {
+  await pairs();
+  await picture();
+  ledger();
+}

@@ -1,0 +1,21 @@
+import type { Rgba } from './rgba.js';
+
+/** Linear-light value of one gamma-encoded sRGB channel. Source: WCAG 2.2, definition of relative luminance. */
+export const linear = (channel: number): number =>
+  channel <= 0.04045 ? channel / 12.92 : ((channel + 0.055) / 1.055) ** 2.4;
+
+const STEPS = Float64Array.from({ length: 256 }, (_, i) => linear(i / 255));
+/** Rounding that parsing leaves in a channel of eight bits. */
+const TINY = 1e-10;
+
+/** Most colours have eight bits a channel, whose powers are worked out once. */
+function light(channel: number): number {
+  const step = channel * 255;
+  const nearest = (step + 0.5) | 0;
+  const off = step - nearest;
+  return off < TINY && off > -TINY && nearest < 256 ? STEPS[nearest]! : linear(channel);
+}
+
+/** Relative luminance, 0 (black) to 1 (white), of an opaque colour. Source: WCAG 2.2. */
+export const lightOf = (colour: Rgba): number =>
+  0.2126 * light(colour.r) + 0.7152 * light(colour.g) + 0.0722 * light(colour.b);
