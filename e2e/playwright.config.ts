@@ -13,7 +13,7 @@ export default defineConfig({
   // A busy machine is slow; what never comes is still noticed.
   expect: { timeout: 20_000 },
   projects: [
-    { name: 'agreement', testMatch: /(agreement|pixels|sure)\.spec/ },
+    { name: 'agreement', testMatch: /(agreement|pixels|sure)\.spec/, fullyParallel: true },
     { name: 'screens', testIgnore: /(agreement|pixels|sure)\.spec/ },
   ],
   forbidOnly: Boolean(process.env.CI),

@@ -19,8 +19,8 @@ const esm = { NODE_OPTIONS: '--experimental-vm-modules --no-warnings' };
 const { started, stopAll } = running();
 let passed = 0;
 let failed = 0;
-/** As many browsers at a time, each with a server of its own. */
-const WORKERS = 2;
+/** As many browsers at a time, each with a server of its own; they wait for pictures and pauses more than they compute. */
+const WORKERS = 3;
 
 const database = () => startPostgres(dataFolder(`test-${process.pid}-${Date.now()}`), { throwaway: true });
 
@@ -85,8 +85,7 @@ async function endToEnd(extra = []) {
   const parallel = [`--workers=${WORKERS}`];
   if (extra.length) await playwright('named', env, [...parallel, ...extra]);
   else {
-    await playwright('agreement', env, ['--project=agreement', '--fully-parallel', ...parallel]);
-    await playwright('screens', env, ['--project=screens', ...parallel]);
+    await playwright('all', env, parallel);
   }
   await stopAll();
 }
