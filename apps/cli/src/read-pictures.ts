@@ -28,7 +28,9 @@ export async function readPictures(page: PageSession, warn: (message: string) =>
   for (const one of wanted) {
     try {
       const bytes = bytesOf(one);
-      if (bytes) page.measures.setPicture(one, await decodePicture(bytes));
+      if (!bytes) continue;
+      page.measures.setWeight(one, bytes.length);
+      page.measures.setPicture(one, await decodePicture(bytes));
     } catch (error) {
       if (!(error instanceof UndecodableError) && (error as NodeJS.ErrnoException).code === undefined) throw error;
       warn(`${one.slice(0, 120)} cannot be read as a picture: ${oneLine((error as Error).message)}.`);

@@ -18,8 +18,8 @@ export interface LedgerTask {
   readonly address: string;
   readonly sheets: readonly StoredSheet[];
   readonly geometry: readonly PageGeometry[];
-  /** Compressed fields by the address of the picture; null for one that does not load. */
-  readonly pictures: readonly (readonly [address: string, field: Uint8Array | null])[];
+  /** Compressed fields by the address of the picture, null for one that does not load, with the weight of the file. */
+  readonly pictures: readonly (readonly [address: string, field: Uint8Array | null, bytes: number])[];
   readonly width: number;
   readonly height: number;
   readonly level: 'AA' | 'AAA';
@@ -52,7 +52,8 @@ export default function checkPage(task: LedgerTask): PageCheck[] {
   for (const { opened, ...stored } of task.geometry) {
     page.measures.setGeometry(readGeometry(stored, page.tree), opened);
   }
-  for (const [address, field] of task.pictures) {
+  for (const [address, field, bytes] of task.pictures) {
+    page.measures.setWeight(address, bytes);
     page.measures.setPicture(address, field && unpackField(gunzipSync(field)));
   }
   const environment = { ...DESKTOP, width: task.width, height: task.height };

@@ -31,10 +31,10 @@ export class LedgerService implements OnApplicationShutdown {
   ): Promise<PageCheck[]> {
     const { version } = await this.pages.get(scope, pageId);
     const pictures: LedgerTask['pictures'][number][] = [];
-    for (const { address, hash, contentType } of version.assets) {
+    for (const { address, hash, contentType, size } of version.assets) {
       if (!contentType.startsWith('image/')) continue;
       const field = await fieldOfAsset(scope, hash);
-      if (field !== undefined) pictures.push([address, field]);
+      if (field !== undefined) pictures.push([address, field, size]);
     }
     const { html, address, sheets } = version;
     const task: LedgerTask = {

@@ -261,7 +261,8 @@ const engine: Engine = {
     }
     const pictures = page.assets.filter(({ contentType }) => contentType.startsWith('image/'));
     await Promise.all(
-      pictures.map(async ({ address, hash }) => {
+      pictures.map(async ({ address, hash, size }) => {
+        session.measures.setWeight(address, size);
         const field = await fieldOf(hash);
         if (field !== undefined) session.measures.setPicture(address, field);
       }),

@@ -14,7 +14,14 @@ export function StyleScreen() {
   const { siteId = '', pageId = '', componentId = '' } = useParams();
   const site = useQuery(siteQuery(siteId));
   const page = useQuery(pageQuery(pageId));
-  const component = useQuery({ ...componentQuery(componentId), staleTime: 0, refetchOnMount: 'always' });
+  // Asked for as the screen opens and never while one edits: what is in hand would be taken away in the middle of its save.
+  const component = useQuery({
+    ...componentQuery(componentId),
+    staleTime: 0,
+    refetchOnMount: 'always',
+    refetchOnReconnect: false,
+    refetchOnWindowFocus: false,
+  });
   const kept = useQuery(componentsQuery(siteId));
   const opened = useOpenedPage(page.data);
   useDocumentTitle(component.data?.name, site.data?.name);

@@ -46,6 +46,8 @@ export interface Looking {
   readonly view: StyledPage;
   readonly geometry: Geometry | undefined;
   readonly pictures: PictureSource;
+  /** Bytes of a picture's file, where they are known. */
+  readonly weights?: ((address: string) => number | undefined) | undefined;
   /** Shown as if no picture had loaded. */
   readonly withoutPictures?: boolean | undefined;
 }

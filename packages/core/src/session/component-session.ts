@@ -12,7 +12,6 @@ import { checkRule, explain, idleRulesFor, leftBehind, type LeftBehind, type Rul
 import { forceStates } from '../css/forced.js';
 import { bitsOf, CARRIED, closeBits, isSubset, type Atom, type StateBits } from '../css/selector/states.js';
 import { InvalidSelectorError } from '../css/selector/match.js';
-import type { CascadeSheet } from '../css/rules.js';
 import type { ElementStyle } from '../css/styles.js';
 import {
   asLastSheet,
@@ -53,6 +52,8 @@ import type { StagedPages } from '../page/staged-pages.js';
 import { descendants, selfAndAncestors, textOf, type ElementNode } from '../page/tree.js';
 import { cellOf } from './cells.js';
 import { checkDemand, type LookedAt } from './checks.js';
+import { environmentKey, exceptionsKey, forgetOldest, statesUsed } from './kept.js';
+import { LookedPages, type LookedPage } from './looked-pages.js';
 import { comparedWith, moreDemands, siblingsApart } from './more-demands.js';
 import { columnsOf, unionOf, type PartColumns } from './columns.js';
 import { eachAlone, groupSubjects } from './groups.js';
@@ -61,11 +62,9 @@ import type { PageSession } from './page-session.js';
 import { openedKey, revealOf } from './reveal.js';
 import { scrollbarNotes } from './scrollbar-notes.js';
 import {
-  frameCss,
   type CellExplanation,
   type ColumnCheck,
   type EditingPlace,
-  type FrameRule,
   type FrameRules,
   type LedgerCheck,
   type LedgerRequest,
@@ -124,85 +123,10 @@ export interface SheetRequest {
   readonly also?: { readonly part: string; readonly rows: readonly string[] } | undefined;
 }
 
-/** The CSS of one part's look in one environment, read once. */
-interface PlannedPart {
-  readonly part: string;
-  /** Another for each plan, so that what was worked out from one is told from the next. */
-  readonly id: number;
-  readonly css: string;
-  /** With markers in place of states. */
-  readonly marked: readonly FrameRule[];
-  readonly sheet: CascadeSheet;
-  /** Numbers of what it says in states, by the states that are forced. */
-  readonly said: Map<StateBits, number>;
-}
-
-/** The page with a look on it. */
-interface Styled {
-  readonly pages: StagedPages;
-  readonly frames: readonly FrameRules[];
-  /** The plans in force, by the parts' names. */
-  readonly plans: ReadonlyMap<string, PlannedPart>;
-}
-
-/** Plans and groups that are kept; beyond it those that were used least lately are made again. */
+/** Groups of subjects that are kept. */
 const MAX_KEPT = 600;
-/** Pages with a look on them that are kept, with all styles that were worked out: a try and what it is compared with. */
-const MAX_STYLED = 24;
-/** Texts of a part's rules in a state that are told apart. */
-const MAX_TOLD = 200;
 /** Answers to one question that are kept, one for each look that was asked about lately. */
 const MAX_VERSIONS = 12;
-
-function forgetOldest(map: Map<string, unknown>, most: number): void {
-  if (map.size > most) map.delete(map.keys().next().value!);
-}
-
-const numbers = new WeakMap<object, number>();
-let numbered = 0;
-/** Tells one object from another; settings and lists of exceptions are never changed, only replaced. */
-function numberOf(object: object): number {
-  let number = numbers.get(object);
-  if (number === undefined) numbers.set(object, (number = ++numbered));
-  return number;
-}
-
-const environmentKeys = new WeakMap<Environment, string>();
-function keyOf(environment: Environment): string {
-  let key = environmentKeys.get(environment);
-  if (key === undefined) environmentKeys.set(environment, (key = JSON.stringify(environment)));
-  return key;
-}
-
-const grouped = new WeakMap<Look, ReadonlyMap<string, readonly Setting[]>>();
-/** What of a look is in force, by the parts' names. */
-function settingsByPart(look: Look): ReadonlyMap<string, readonly Setting[]> {
-  let known = grouped.get(look);
-  if (!known) {
-    const byPart = new Map<string, Setting[]>();
-    for (const setting of activeSettings(look)) {
-      const own = byPart.get(setting.part);
-      if (own) own.push(setting);
-      else byPart.set(setting.part, [setting]);
-    }
-    grouped.set(look, (known = byPart));
-  }
-  return known;
-}
-
-const used = new WeakMap<Look, string>();
-/** The states that a look says something in, by part. */
-function statesUsed(look: Look): string {
-  let text = used.get(look);
-  if (text === undefined) {
-    const all = look.settings.map(({ part, when }) => `${part} ${when.states.map((atom) => atom.state).join('+')}`);
-    used.set(look, (text = [...new Set(all)].sort().join()));
-  }
-  return text;
-}
-
-/** Rules that are kept with markers in place of states. */
-const MAX_MARKS = 2000;
 
 /** Focus that came by keyboard. */
 const FOCUSED = closeBits(bitsOf(['focus-visible']));
@@ -231,13 +155,7 @@ export class ComponentSession {
   private readonly reveals = new Map<string, Reveal>();
   private readonly columnSets = new Map<string, PartColumns[]>();
   private readonly resolvers = new Map<string, { key: string; resolver: LookResolver }>();
-  private readonly planned = new Map<string, PlannedPart>();
-  /** The look that was asked for last in each environment. */
-  private readonly recent = new Map<string, { look: Look; styled: Styled }>();
-  private readonly styledBy = new Map<string, Styled>();
-  private readonly told = new Map<string, Map<string, number>>();
-  private readonly marks = new Map<string, string>();
-  private plansMade = 0;
+  private readonly looked: LookedPages;
   private readonly before: FrameRules | undefined;
   private readonly kept = new Map<string, Map<string, unknown>>();
   private relatives: Map<string, readonly string[]> | undefined;
@@ -270,6 +188,10 @@ export class ComponentSession {
     this.selector = this.located.outcome === 'matched' ? locator.selector : this.freshSelector(locator.selector);
     const styles = page.stylesFor();
     this.parts = findParts(page.tree, kind, this.selector, options.parts, (element) => siteSelectors(element, styles));
+    this.looked = new LookedPages(
+      this.pages,
+      this.parts.map(({ part }) => part.name),
+    );
   }
 
   /** After a move the old selector may reach nothing, so the found component's own is taken. */
@@ -327,7 +249,7 @@ export class ComponentSession {
   }
 
   private groupsOf(part: FoundPart, look: Look, environment: Environment): SubjectGroup[] {
-    const key = `${part.part.name}|${keyOf(environment)}|${numberOf(look.exceptions)}`;
+    const key = `${part.part.name}|${environmentKey(environment)}|${exceptionsKey(look.exceptions)}`;
     let groups = this.grouped.get(key);
     if (groups) return groups;
     const exceptions = this.exceptionsOf(part, look);
@@ -363,63 +285,13 @@ export class ComponentSession {
   }
 
   /** The page with the look on it, in one environment; what of it has not changed is kept. */
-  private styled(look: Look, environment: Environment, place: Place): Styled {
-    const where = `${keyOf(environment)}|${place.page ?? ''}`;
-    const recent = this.recent.get(where);
-    if (recent?.look === look) return recent.styled;
+  private styled(look: Look, environment: Environment, place: Place): LookedPage {
     const only: EnvironmentCase = { environment, from: 0, to: Infinity, scheme: environment.scheme };
-    const byPart = settingsByPart(look);
-    const used = this.parts.flatMap((part): PlannedPart[] => {
-      const settings = byPart.get(part.part.name);
-      if (!settings?.length) return [];
-      const key = `${part.part.name}|${where}|${numberOf(look.exceptions)}|${settings.map(numberOf).join()}`;
-      const known = this.planned.get(key);
-      if (known) {
-        // Read again, so that it counts as used.
-        this.planned.delete(key);
-        this.planned.set(key, known);
-        return [known];
-      }
-      const input = this.planInput(part, look, [only], place, this.groupsOf(part, look, environment));
-      const rules = bareRules(planHandover(input));
-      const css = rules.map((rule) => rule.css).join('\n');
-      const marked = rules.map((rule) => ({ states: rule.states & ~CARRIED, css: this.marked(rule.css) }));
-      const planned = {
-        part: part.part.name,
-        id: ++this.plansMade,
-        css,
-        marked,
-        sheet: asLastSheet(css),
-        said: new Map<StateBits, number>(),
-      };
-      this.planned.set(key, planned);
-      forgetOldest(this.planned, MAX_KEPT);
-      return [planned];
+    return this.looked.under(look, environment, place.page, (name) => {
+      const part = this.partOf(name);
+      const groups = this.groupsOf(part, look, environment);
+      return bareRules(planHandover(this.planInput(part, look, [only], place, groups)));
     });
-    const ids = `${where}|${used.map(({ id }) => id).join()}`;
-    let styled = this.styledBy.get(ids);
-    if (!styled) {
-      const sheets = used.filter(({ css }) => css).map(({ sheet }) => sheet);
-      styled = {
-        pages: this.pages.extended(sheets),
-        frames: used.map(({ id, marked }) => ({ id, rules: marked })),
-        plans: new Map(used.map((item) => [item.part, item])),
-      };
-      this.styledBy.set(ids, styled);
-      forgetOldest(this.styledBy, MAX_STYLED);
-    }
-    this.recent.set(where, { look, styled });
-    return styled;
-  }
-
-  /** An edit changes few rules, so those that were marked before are not read again. */
-  private marked(css: string): string {
-    let text = this.marks.get(css);
-    if (text === undefined) {
-      if (this.marks.size >= MAX_MARKS) this.marks.clear();
-      this.marks.set(css, (text = markStates(css)));
-    }
-    return text;
   }
 
   /** The look as CSS for still frames; the wider components' looks stand first. */
@@ -437,7 +309,7 @@ export class ComponentSession {
   }
 
   private columnsFor(look: Look, environment: Environment, added: readonly string[]): PartColumns[] {
-    const key = `${keyOf(environment)}|${statesUsed(look)}|${added.join()}`;
+    const key = `${environmentKey(environment)}|${statesUsed(look)}|${added.join()}`;
     let columns = this.columnSets.get(key);
     if (!columns) {
       columns = this.parts.map((part) => columnsOf(part, this.pages, environment, look, added));
@@ -655,7 +527,7 @@ export class ComponentSession {
     environment: Environment,
     place: EditingPlace,
     byPart: readonly PartColumns[],
-    styled: Styled,
+    styled: LookedPage,
     level: Level = 'AA',
   ): ColumnCheck[] {
     const { pages } = styled;
@@ -690,18 +562,20 @@ export class ComponentSession {
     columns: readonly StateColumn[],
     look: Look,
     environment: Environment,
-    styled: Styled,
+    styled: LookedPage,
   ): string {
     const groups = this.groupsOf(part, look, environment);
     return columns
-      .map((column) => this.saidIn(part, this.forcedIn(groups, column, environment), styled).join())
+      .map((column) =>
+        this.looked.saidOf(styled, this.relativesOf(part), this.forcedIn(groups, column, environment)).join(),
+      )
       .join(';');
   }
 
   /** Under what something is worked out beside the look's rules, as text. */
   private conditionsOf(look: Look, environment: Environment, { exception, page, viewport, scheme }: EditingPlace) {
     const place = `${exception ?? ''}/${page ?? ''}/${viewport ?? ''}/${scheme ?? ''}`;
-    return `${keyOf(environment)}|${place}|${numberOf(look.exceptions)}|${this.page.measures.version}`;
+    return `${environmentKey(environment)}|${place}|${exceptionsKey(look.exceptions)}|${this.page.measures.version}`;
   }
 
   /** States that are forced somewhere when the subjects of a part are seen in a column. */
@@ -727,7 +601,7 @@ export class ComponentSession {
     look: Look,
     environment: Environment,
     place: EditingPlace,
-    styled: Styled,
+    styled: LookedPage,
   ): ColumnCheck[] {
     const groups = this.groupsOf(part, look, environment);
     const under = this.conditionsOf(look, environment, place);
@@ -796,7 +670,7 @@ export class ComponentSession {
     environment: Environment,
     place: EditingPlace,
     byPart: readonly PartColumns[],
-    { pages }: Styled,
+    { pages }: LookedPage,
   ): ColumnCheck[] {
     const pair = this.kind.siblings?.map((name) => byPart.find(({ part }) => part.part.name === name));
     const [a, b] = pair ?? [];
@@ -834,36 +708,6 @@ export class ComponentSession {
       }),
     );
     return this.relatives.get(part.part.name) ?? [];
-  }
-
-  /**
-   * What the look says in a state of a part, about it and its relatives, as numbers: they are the same as long as that
-   * is, so an edit of one state leaves the others alone.
-   *
-   * @param forced states that are forced somewhere; rules of others have no say
-   */
-  private saidIn(part: FoundPart, forced: StateBits, { plans }: Styled): readonly number[] {
-    return this.relativesOf(part).map((other) => {
-      const plan = plans.get(other);
-      if (!plan) return 0;
-      let id = plan.said.get(forced);
-      if (id === undefined) plan.said.set(forced, (id = this.toldAs(plan, forced)));
-      return id;
-    });
-  }
-
-  /** The number that what a plan says in a state had before, if it says the same. */
-  private toldAs(plan: PlannedPart, forced: StateBits): number {
-    const css = frameCss({ id: plan.id, rules: plan.marked }, forced);
-    const key = `${plan.part} ${forced}`;
-    let known = this.told.get(key);
-    if (!known) this.told.set(key, (known = new Map()));
-    let id = known.get(css);
-    if (id === undefined) {
-      known.set(css, (id = ++this.plansMade));
-      forgetOldest(known, MAX_TOLD);
-    }
-    return id;
   }
 
   /** What was worked out before, while what it was worked out from has not changed. */
@@ -938,7 +782,7 @@ export class ComponentSession {
     look: Look,
     environment: Environment,
     place: EditingPlace,
-    styled: Styled,
+    styled: LookedPage,
     columns: readonly StateColumn[],
     whole: boolean,
     also: readonly string[] = [],
@@ -974,7 +818,7 @@ export class ComponentSession {
         inPlay,
         all.filter((_setting, i) => isSubset(states[i]!, shown) || isSubset(states[i]!, setBits(column))),
         look.muted,
-        this.saidIn(part, union, styled),
+        this.looked.saidOf(styled, this.relativesOf(part), union),
       ];
       return this.unlessKept(`cells ${name} ${whole ? 'all' : 'first'} ${column.name}`, asked, () =>
         wanted.map(({ row }) =>

@@ -2,6 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import { DESKTOP } from '../css/environment.js';
 import { EMPTY_LOOK } from '../look/model.js';
 import { geometryOf } from '../page/geometry.js';
+import { fieldOf } from '../picture/field.js';
 import { pageOf } from '../testing/page.js';
 import { ComponentSession } from './component-session.js';
 
@@ -133,6 +134,32 @@ describe('what is asked beside contrast', () => {
       '<p><a class="b" href="#">Board <i>now</i></a></p>',
     )('leftover', 'hover')[0];
     expect(child!.reason).toMatch(/“now” inside keeps/);
+  });
+
+  it('advice: pictures are no heavier, and no larger, than their place needs', () => {
+    const page = pageOf(
+      '<div class="cookies"><p>Cookies?</p><button class="accept">Yes</button></div>',
+      '.cookies { background: url(p.jpg) }',
+    );
+    const found = page.components().find(({ kind }) => kind === 'cookie-notice')!;
+    const weighed = (bytes: number, width: number) => {
+      page.measures.setWeight('https://page.invalid/p.jpg', bytes);
+      page.measures.setPicture(
+        'https://page.invalid/p.jpg',
+        fieldOf(1, 1, new Uint8ClampedArray(4), { width, height: width }),
+      );
+      page.measures.setGeometry(
+        geometryOf(
+          DESKTOP,
+          page.tree.elements.map(({ order }) => ({ order, box: [0, 0, 300, 200], lines: [] })),
+        ),
+      );
+      const checks = new ComponentSession(page, found.kind, found.locator).ledger(EMPTY_LOOK, { viewports });
+      return checks.find(({ criterion }) => criterion === 'weight')!;
+    };
+    expect(weighed(50_000, 600)).toMatchObject({ verdict: 'passes', measured: 50 });
+    expect(weighed(450_000, 600)).toMatchObject({ verdict: 'short' });
+    expect(weighed(50_000, 4000).reason).toMatch(/4000 × 4000 pixels for a place of 300 × 200/);
   });
 
   it('advice: opposite choices are told apart by more than colour', () => {

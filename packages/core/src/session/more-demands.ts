@@ -12,6 +12,7 @@ import { checkComfort, checkLeadsNowhere, checkSquashed, checkTooTall } from '..
 import { checkTarget, isTarget } from '../check/target.js';
 import { checkText, isLarge, NEEDED_LARGE, NEEDED_NORMAL, worstOf } from '../check/text.js';
 import { checkWay } from '../check/way-between.js';
+import { checkWeight } from '../check/weight.js';
 import { WHITE } from '../colour/rgba.js';
 import type { StateColumn } from '../component/kind.js';
 import type { FoundPart } from '../component/parts.js';
@@ -69,6 +70,7 @@ function atRest(input: MoreInput, seen: LookedAt): NamedCheck[] {
     ...named('link-in-text', 'Link told from its text', checkLinkInText(looking, element)),
     ...named('moves', 'Moves by itself', checkMoves(style, element, root)),
     ...(seeFocused ? named('opens', 'Content shown on hover', checkOpens(seen, seeFocused())) : []),
+    ...named('weight', 'Weight of its picture', checkWeight(looking, element)),
     ...named('squashed', 'Room around the text', checkSquashed(looking, element)),
     ...(isFirst ? named('tall', 'Height on a phone', checkTooTall(looking, element)) : []),
     ...(part.part.states.includes('hover') && !isControl && !part.part.carrier && !part.part.ownPseudoStates

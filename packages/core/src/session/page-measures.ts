@@ -11,6 +11,7 @@ export const AS_IT_IS = '';
 export class PageMeasures {
   private readonly geometries = new Map<string, Geometry>();
   private readonly fields = new Map<string, PixelField | null>();
+  private readonly weights = new Map<string, number>();
   private changes = 0;
 
   /** Another after each change, so that what was worked out before is told from what holds now. */
@@ -30,6 +31,12 @@ export class PageMeasures {
     this.changes++;
   }
 
+  /** @param bytes of the picture's file, as it is sent */
+  setWeight(address: string, bytes: number): void {
+    this.weights.set(address, bytes);
+    this.changes++;
+  }
+
   /** Whether the page was measured so itself, and not only as it is. */
   hasGeometry(size: { readonly width: number }, opened = AS_IT_IS): boolean {
     return this.geometries.has(keyFor(size, opened));
@@ -46,6 +53,7 @@ export class PageMeasures {
       view,
       geometry: this.geometryFor(environment, opened),
       pictures: (address) => this.fields.get(address),
+      weights: (address) => this.weights.get(address),
     };
   }
 }
