@@ -116,6 +116,21 @@ export function differences(
   return { compared, found };
 }
 
+/** The colour of a text of eight letters in one of its first line, in the core and on the screen; its glyphs fill their boxes. */
+export function inked(beside: Beside, selector: string): { core: readonly number[]; chromium: readonly number[] } {
+  const { looking, session, shot } = beside;
+  const element = selectAll(session.tree, selector)[0]!;
+  const [line] = looking.geometry!.elements.get(element.order)!.lines;
+  // In the middle of a letter, since translucent ones that touch lie over each other.
+  const [x, y] = [Math.floor(line!.x + (line!.width * 3.5) / 8), Math.floor(line!.y + line!.height / 2)];
+  const area = { x, y, width: 1, height: 1 };
+  const colour = looking.view.of(element).colour('-webkit-text-fill-color');
+  const scene = sceneFor(looking, { element, colour }, area);
+  const [raster] = [...rasters(scene.nodes, area)];
+  const at = (y * shot.width + x) * 4;
+  return { core: pixelOf(raster!, 0).withMark, chromium: [...shot.data.subarray(at, at + 3)] };
+}
+
 export const boxOf = ({ looking, session }: Beside, selector: string): Box =>
   looking.geometry!.elements.get(selectAll(session.tree, selector)[0]!.order)!.box;
 

@@ -1,7 +1,7 @@
 import { expect, test } from '@playwright/test';
 import sharp from 'sharp';
 import { parseColour, seenAs } from '../../packages/core/dist/index.js';
-import { boxOf, differences, madePicture, photograph, type PixelDifference } from '../agreement/pixels';
+import { boxOf, differences, inked, madePicture, photograph, type PixelDifference } from '../agreement/pixels';
 
 // What the core says is painted, against the pixels that Chromium puts on the screen.
 
@@ -143,6 +143,53 @@ test.describe('what the core says is painted is what Chromium paints', () => {
       const { compared, found } = differences(beside, { x: 0, y: 0, width: 320, height: 180 }, 1);
       expect(compared).toBe(320 * 180);
       if (found.length) wrong.push(told(name, compared, found));
+    }
+    expect(wrong).toEqual([]);
+  });
+
+  test('where there is text, through groups, filters, blending and what lies over it', async ({ page }) => {
+    const text = '<p class="t">████████</p>';
+    const own = '.t { margin: 10px; font: 40px/1.2 monospace }';
+    const texts: readonly (readonly [name: string, body: string, css: string])[] = [
+      ['plain', `<div class="a">${text}</div>`, '.t { color: #14323a }'],
+      [
+        'translucent on translucent',
+        `<div class="a">${text}</div>`,
+        '.a { background: rgb(0 80 90 / 60%) } .t { color: rgb(255 220 0 / 55%) }',
+      ],
+      [
+        'in a faded group',
+        `<div class="a">${text}</div>`,
+        '.a { background: #123; opacity: .5 } .t { color: #fd0; opacity: .7 }',
+      ],
+      [
+        'over a gradient',
+        `<div class="a">${text}</div>`,
+        '.a { background: linear-gradient(90deg, #024, #fa0) } .t { color: rgb(255 255 255 / 40%) }',
+      ],
+      [
+        'under a veil',
+        `<div class="a">${text}</div><div class="a v"></div>`,
+        '.t { color: #c00 } .v { background: rgb(0 0 0 / 30%) }',
+      ],
+      [
+        'blended',
+        `<div class="a">${text}</div>`,
+        '.a { background: #3a7bd5 } .t { color: #e94; mix-blend-mode: multiply }',
+      ],
+      ['filtered', `<div class="a">${text}</div>`, '.a { background: #3a7bd5; filter: invert(.8) } .t { color: #e94 }'],
+      ['with a fill of its own', `<div class="a">${text}</div>`, '.t { color: #00f; -webkit-text-fill-color: #0a0 }'],
+      [
+        'cut out of a ground',
+        `<div class="a"><p class="t c">████████</p></div>`,
+        '.c { background: linear-gradient(90deg, #f06, #06f); background-clip: text; color: transparent }',
+      ],
+    ];
+    const wrong: string[] = [];
+    for (const [name, body, css] of texts) {
+      const { core, chromium } = inked(await photograph(page, body, BASE + own + css), '.t');
+      if (core.some((value, k) => Math.abs(value - chromium[k]!) > 1))
+        wrong.push(`${name}: ${core.join()} and ${chromium.join()}`);
     }
     expect(wrong).toEqual([]);
   });

@@ -201,6 +201,17 @@ const varying = ({ varies }: Measurement): string =>
       ? 'Measured over the gradient behind it, in its worst place.'
       : 'Measured where what lies behind it ends, in its worst place.';
 
+/**
+ * The check of a text at level AAA (WCAG 2.2, 1.4.6) from that at level AA: the same measurement, asked for more. Where
+ * places differ the worst of them decides.
+ */
+export function enhanced<C extends Check>(check: C): C {
+  const needed = neededFor(check.large, 'AAA');
+  const { measured } = check;
+  const verdict = measured === undefined ? check.verdict : measured >= needed ? 'passes' : 'short';
+  return { ...check, criterion: '1.4.6', needed, verdict };
+}
+
 const SEVERITY = { short: 3, unsure: 2, passes: 1, exempt: 0 } as const;
 
 /** The check that decides for several: short before unsure before passing, and then the lowest margin. */

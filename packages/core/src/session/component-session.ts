@@ -1,6 +1,6 @@
 import type { Level } from '../check/check.js';
 import { isTarget } from '../check/target.js';
-import { worstOf } from '../check/text.js';
+import { enhanced, worstOf } from '../check/text.js';
 import { siteSelectors } from '../component/find.js';
 import { kindNamed } from '../component/kinds/index.js';
 import { partNamed, type Kind, type StateColumn } from '../component/kind.js';
@@ -517,7 +517,10 @@ export class ComponentSession {
       const checks = this.checksIn(look, environment, place, byPart, styled, request.level);
       const more = byPart.flatMap((item, i) => this.moreOf(item, i === 0, look, environment, place, styled));
       const beside = this.siblingsOf(look, environment, place, byPart, styled);
-      return [...checks, ...more, ...beside].map((check): LedgerCheck => ({ ...check, viewport }));
+      const strict = checks
+        .filter(({ criterion }) => criterion === '1.4.3')
+        .map((check) => ({ ...enhanced(check), demand: `${check.demand}-enhanced` }));
+      return [...checks, ...strict, ...more, ...beside].map((check): LedgerCheck => ({ ...check, viewport }));
     });
   }
 
