@@ -294,9 +294,9 @@ describe('retoque check', () => {
 
 describe('retoque check, over pictures and where things stand', () => {
   const html =
-    '<!doctype html><body><div class="hero"></div><div class="bar"><a class="btn" href="#">Board</a></div></body>';
+    '<!doctype html><body><div class="banner"></div><div class="bar"><a class="btn" href="#">Board</a></div></body>';
   const css =
-    '.hero { height: 100px; background: url(night.svg) #fff } .bar { position: absolute; top: 0 } .btn { color: #fff; padding: 10px }';
+    '.banner { height: 100px; background: url(night.svg) #fff } .bar { position: absolute; top: 0 } .btn { color: #fff; padding: 10px }';
   const night =
     '<svg xmlns="http://www.w3.org/2000/svg" width="200" height="100"><rect width="200" height="100" fill="#102030"/><rect x="120" width="80" height="100" fill="#eee"/></svg>';
   const geometry = (left: number) => ({

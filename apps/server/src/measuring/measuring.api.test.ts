@@ -12,9 +12,9 @@ let page: Page;
 const api = () => request(app.getHttpServer());
 
 const HTML =
-  '<!doctype html><html><head><title>Over</title><link rel="stylesheet" href="s.css"></head><body><div class="hero"></div><div class="bar"><a class="btn" href="#">Board</a></div></body></html>';
+  '<!doctype html><html><head><title>Over</title><link rel="stylesheet" href="s.css"></head><body><div class="banner"></div><div class="bar"><a class="btn" href="#">Board</a></div></body></html>';
 const CSS =
-  '.hero { height: 100px; background: url(night.png) #fff } .bar { position: absolute; top: 0 } .btn { color: #fff }';
+  '.banner { height: 100px; background: url(night.png) #fff } .bar { position: absolute; top: 0 } .btn { color: #fff }';
 const BODY = ':root > body:nth-child(2)';
 const measured = (left: number) => ({
   viewport: { width: 1280, height: 800 },

@@ -23,7 +23,6 @@ import {
   sameRow,
   pathSelector,
   selectAll,
-  siteColours,
   siteFamilies,
   siteFonts,
   siteSelectors,
@@ -520,7 +519,7 @@ const engine: Engine = {
   },
 
   async siteColours(versionId) {
-    return siteColours(opened(versionId).session.sheets);
+    return [...opened(versionId).session.colours];
   },
 
   async siteFamilies(versionId) {

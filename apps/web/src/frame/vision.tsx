@@ -48,7 +48,7 @@ const FORCED = `:root:root:root *, :root:root:root { color: CanvasText !importan
 :root:root:root :is(button, [type=button], [type=submit], [type=reset], select) { color: ButtonText !important; background-color: ButtonFace !important; border-color: ButtonBorder !important }
 :root:root:root :is(button, select):disabled { color: GrayText !important }
 :root:root:root :is(input, textarea) { color: FieldText !important; background-color: Field !important }
-:root:root:root :is([style*=gradient], *) { background-image: none !important }`;
+:root:root:root * { background-image: none !important }`;
 
 /** Shows a frame's page in forced colours, or as it is. */
 export function forceColours(document: Document, forced: boolean): void {

@@ -4,7 +4,8 @@ import type { Rgba } from './rgba.js';
 export const linear = (channel: number): number =>
   channel <= 0.04045 ? channel / 12.92 : ((channel + 0.055) / 1.055) ** 2.4;
 
-const STEPS = Float64Array.from({ length: 256 }, (_, i) => linear(i / 255));
+/** The same of each of the 256 steps of a channel. */
+export const LINEAR_STEPS: Float64Array = Float64Array.from({ length: 256 }, (_, i) => linear(i / 255));
 /** Rounding that parsing leaves in a channel of eight bits. */
 const TINY = 1e-10;
 
@@ -13,7 +14,7 @@ function light(channel: number): number {
   const step = channel * 255;
   const nearest = (step + 0.5) | 0;
   const off = step - nearest;
-  return off < TINY && off > -TINY && nearest < 256 ? STEPS[nearest]! : linear(channel);
+  return off < TINY && off > -TINY && nearest < 256 ? LINEAR_STEPS[nearest]! : linear(channel);
 }
 
 /** Relative luminance, 0 (black) to 1 (white), of an opaque colour. Source: WCAG 2.2. */

@@ -22,46 +22,17 @@ const each =
     for (let i = 0; i < 3; i++) c[i] = clamp01(channel(c[i]!));
   };
 
-const saturate = (s: number) =>
-  matrix([
-    0.213 + 0.787 * s,
-    0.715 - 0.715 * s,
-    0.072 - 0.072 * s,
-    0.213 - 0.213 * s,
-    0.715 + 0.285 * s,
-    0.072 - 0.072 * s,
-    0.213 - 0.213 * s,
-    0.715 - 0.715 * s,
-    0.072 + 0.928 * s,
-  ]);
-const grayscale = (amount: number) => {
-  const s = 1 - Math.min(1, amount);
-  return matrix([
-    0.2126 + 0.7874 * s,
-    0.7152 - 0.7152 * s,
-    0.0722 - 0.0722 * s,
-    0.2126 - 0.2126 * s,
-    0.7152 + 0.2848 * s,
-    0.0722 - 0.0722 * s,
-    0.2126 - 0.2126 * s,
-    0.7152 - 0.7152 * s,
-    0.0722 + 0.9278 * s,
-  ]);
-};
-const sepia = (amount: number) => {
-  const s = 1 - Math.min(1, amount);
-  return matrix([
-    0.393 + 0.607 * s,
-    0.769 - 0.769 * s,
-    0.189 - 0.189 * s,
-    0.349 - 0.349 * s,
-    0.686 + 0.314 * s,
-    0.168 - 0.168 * s,
-    0.272 - 0.272 * s,
-    0.534 - 0.534 * s,
-    0.131 + 0.869 * s,
-  ]);
-};
+/** Part of the way from a matrix to leaving colours as they are: at 0 the matrix, at 1 no change, beyond it the opposite. */
+const from = (target: readonly number[], share: number) =>
+  matrix(target.map((value, i) => value + ((i % 4 === 0 ? 1 : 0) - value) * share));
+
+const thrice = (row: readonly number[]) => [...row, ...row, ...row];
+const DULL = thrice([0.213, 0.715, 0.072]);
+const GREY = thrice([0.2126, 0.7152, 0.0722]);
+const BROWN = [0.393, 0.769, 0.189, 0.349, 0.686, 0.168, 0.272, 0.534, 0.131];
+const saturate = (amount: number) => from(DULL, amount);
+const grayscale = (amount: number) => from(GREY, 1 - Math.min(1, amount));
+const sepia = (amount: number) => from(BROWN, 1 - Math.min(1, amount));
 const hueRotate = (degrees: number) => {
   const c = Math.cos((degrees * Math.PI) / 180);
   const s = Math.sin((degrees * Math.PI) / 180);

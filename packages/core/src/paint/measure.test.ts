@@ -44,14 +44,14 @@ const field = (
 };
 
 describe('what lies behind a text, where things stand', () => {
-  const boxes: Boxes = { '.hero': [0, 0, 400, 200], '.bar': [0, 0, 400, 60], '.t': [20, 20, 100, 20] };
-  const over = '<div class="hero"></div><div class="bar"><b class="t">Menu</b></div>';
-  const css = '.hero { background: #000; height: 200px } .bar { position: absolute; top: 0 } .t { color: #fff }';
+  const boxes: Boxes = { '.banner': [0, 0, 400, 200], '.bar': [0, 0, 400, 60], '.t': [20, 20, 100, 20] };
+  const over = '<div class="banner"></div><div class="bar"><b class="t">Menu</b></div>';
+  const css = '.banner { background: #000; height: 200px } .bar { position: absolute; top: 0 } .t { color: #fff }';
 
   it('is what is painted there, and not what the ancestors say', () => {
     expect(placed(over, css, boxes).text('.t')).toMatchObject({ measured: 21, basis: 'geometry' });
     expect(
-      placed(over, `${css} .hero { margin-left: 50% }`, { ...boxes, '.hero': [200, 0, 200, 200] }).text('.t'),
+      placed(over, `${css} .banner { margin-left: 50% }`, { ...boxes, '.banner': [200, 0, 200, 200] }).text('.t'),
     ).toMatchObject({
       measured: 1,
       verdict: 'short',
@@ -59,18 +59,18 @@ describe('what lies behind a text, where things stand', () => {
   });
 
   it('changes with the order in depth', () => {
-    expect(placed(over, `${css} .bar { z-index: -1 } .hero { background: #fff }`, boxes).text('.t')).toMatchObject({
+    expect(placed(over, `${css} .bar { z-index: -1 } .banner { background: #fff }`, boxes).text('.t')).toMatchObject({
       verdict: 'exempt',
       reason: 'Something else is painted over it.',
     });
   });
 
   it('names the worst place of a gradient, and the share that falls short', () => {
-    const check = placed(over, `${css} .hero { background: linear-gradient(90deg, #000, #fff) }`, boxes).text('.t');
+    const check = placed(over, `${css} .banner { background: linear-gradient(90deg, #000, #fff) }`, boxes).text('.t');
     expect(check).toMatchObject({ verdict: 'passes', varies: 'gradient', share: 0 });
     // White is worst at the right end of the letters.
     expect(check.at!.x).toBeGreaterThan(116);
-    const wide = placed(over, `${css} .hero { background: linear-gradient(90deg, #000, #fff) }`, {
+    const wide = placed(over, `${css} .banner { background: linear-gradient(90deg, #000, #fff) }`, {
       ...boxes,
       '.t': [0, 20, 400, 20],
     }).text('.t');
@@ -83,7 +83,7 @@ describe('what lies behind a text, where things stand', () => {
     const specks = (count: number) =>
       field(400, 200, (x, y) => (x < count && y === 30 ? [255, 255, 255, 255] : [0, 0, 0, 255]));
     const withPicture = (count: number) =>
-      placed(over, `${css} .hero { background: url(p.png) }`, { ...boxes, '.t': [0, 20, 100, 25] }, () =>
+      placed(over, `${css} .banner { background: url(p.png) }`, { ...boxes, '.t': [0, 20, 100, 25] }, () =>
         specks(count),
       ).text('.t');
     const one = withPicture(1);
@@ -93,7 +93,7 @@ describe('what lies behind a text, where things stand', () => {
 
   it('is the colour behind where the picture does not load', () => {
     const page = (source: PictureSource) =>
-      placed(over, `${css} .hero { background: url(p.png) #fff }`, boxes, source).text('.t');
+      placed(over, `${css} .banner { background: url(p.png) #fff }`, boxes, source).text('.t');
     expect(page(() => null)).toMatchObject({ verdict: 'short', measured: 1 });
     expect(page(() => undefined)).toMatchObject({ verdict: 'unsure' });
   });
@@ -103,8 +103,8 @@ describe('what lies behind a text, where things stand', () => {
       fc.property(opaque, opaque, opaque, (under, layer, ink) => {
         const check = (below: string) =>
           placed(
-            '<div class="hero"><p class="bar"><b class="t">Menu</b></p></div>',
-            `.hero { background: ${below} } .bar { background: ${toHex(layer)} } .t { color: ${toHex(ink)} }`,
+            '<div class="banner"><p class="bar"><b class="t">Menu</b></p></div>',
+            `.banner { background: ${below} } .bar { background: ${toHex(layer)} } .t { color: ${toHex(ink)} }`,
             boxes,
           ).text('.t').measured;
         expect(check(toHex(under))).toBe(check('linear-gradient(red, lime)'));

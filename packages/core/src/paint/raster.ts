@@ -1,5 +1,5 @@
 import type { Rgba } from '../colour/rgba.js';
-import { shared, type Box } from './box.js';
+import { type Box } from './box.js';
 import { patternAt, type Fill } from './fill.js';
 import type { SceneGroup, SceneNode } from './scene.js';
 
@@ -135,12 +135,11 @@ function paintNodes(raster: Raster, nodes: readonly SceneNode[]): void {
 const MOST_PIXELS = 200_000;
 
 /** Paints an area in bands that are small enough to be held. */
-export function* rasters(nodes: readonly SceneNode[], area: Box, within?: Box): Generator<Raster> {
-  const seen = within ? shared(area, within) : area;
-  const x = Math.floor(seen.x);
-  const y = Math.floor(seen.y);
-  const width = Math.ceil(seen.x + seen.width) - x;
-  const height = Math.ceil(seen.y + seen.height) - y;
+export function* rasters(nodes: readonly SceneNode[], area: Box): Generator<Raster> {
+  const x = Math.floor(area.x);
+  const y = Math.floor(area.y);
+  const width = Math.ceil(area.x + area.width) - x;
+  const height = Math.ceil(area.y + area.height) - y;
   if (width <= 0 || height <= 0) return;
   const band = Math.max(1, Math.floor(MOST_PIXELS / width));
   for (let top = 0; top < height; top += band) {

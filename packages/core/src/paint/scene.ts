@@ -10,6 +10,7 @@ import type { Fill } from './fill.js';
 import { readFilters, type ColourFilter } from './filters.js';
 import { picturePattern, type PictureSource } from './pictures.js';
 import { pictureOf } from './replaced.js';
+import { opacityOf } from './opacity.js';
 import { paintOrder, type PaintGroup, type PaintStep } from './stacking.js';
 
 /** Where the measured text is painted, and with what: its own colour, or the ground where that is clipped to letters. */
@@ -56,13 +57,6 @@ export interface Looking {
 const DARK_PAPER: Rgba = { r: 18 / 255, g: 18 / 255, b: 18 / 255, alpha: 1 };
 
 const tagOf = (element: ElementNode, pseudo?: string) => `<${element.name}${pseudo ? `::${pseudo}` : ''}>`;
-
-const opacityOf = (style: ElementStyle): number => {
-  const text = style.text('opacity');
-  const value = Number.parseFloat(text);
-  if (!Number.isFinite(value)) return 1;
-  return Math.min(1, Math.max(0, text.trim().endsWith('%') ? value / 100 : value));
-};
 
 interface Doubts {
   add: (why: string) => void;

@@ -3,6 +3,7 @@ import type { Geometry } from '../page/geometry.js';
 import type { ElementNode } from '../page/tree.js';
 import { paddingBox } from './boxes.js';
 import { meets, shared, type Box } from './box.js';
+import { opacityOf } from './opacity.js';
 
 export type PseudoName = 'before' | 'after';
 
@@ -51,11 +52,6 @@ const inOrder = (all: Stages): Item[] => [
   ...byDepth(all.above),
 ];
 
-const opacityOf = (style: ElementStyle): number => {
-  const value = Number.parseFloat(style.text('opacity'));
-  return Number.isFinite(value) ? Math.min(1, Math.max(0, value)) : 1;
-};
-
 /** True where what is in it is blended as one before it meets what is behind. */
 const isGroup = (style: ElementStyle): boolean =>
   opacityOf(style) < 1 ||
@@ -91,7 +87,6 @@ export interface StackingInput {
   readonly root: ElementNode;
   /** Only what paints here is wanted. */
   readonly area: Box;
-  /** Pseudo-elements whose box is known stand in it when they have one. */
 }
 
 interface Inherited {

@@ -974,15 +974,6 @@ export class ComponentSession {
     return this.columnsFor(look, request.environment ?? DESKTOP, request.added ?? []);
   }
 
-  /** The checks of the kind's own demands at each viewport; quicker than the whole ledger. */
-  ownLedger(look: Look, { viewports, place = {}, added = [] }: LedgerRequest): LedgerCheck[] {
-    return viewports.flatMap(({ name: viewport, environment }) => {
-      const styled = this.styled(look, environment, this.placeFor(place));
-      const byPart = this.columnsFor(look, environment, added);
-      return this.checksIn(look, environment, place, byPart, styled).map((check) => ({ ...check, viewport }));
-    });
-  }
-
   /** The part whose ground lies behind a part's text: its own, or that of the nearest part around it. */
   groundPart(look: Look, partName: string, columnName: string, request: SheetRequest = {}): string | undefined {
     const { element, view } = this.seenUnder(look, partName, columnName, request);

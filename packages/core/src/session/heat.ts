@@ -1,8 +1,6 @@
-import { textCase } from '../check/text.js';
+import { textCarriers, textCase } from '../check/text.js';
 import { contrastRatio } from '../colour/contrast.js';
-import { shared } from '../paint/box.js';
 import { colourOfSteps, pixelOf, rasters } from '../paint/raster.js';
-import { textCarriers } from '../check/text.js';
 import type { LookedAt } from './checks.js';
 
 /** Contrast in every pixel behind one line of text, row by row; 0 where something else is painted over it. */
@@ -35,7 +33,7 @@ export function heatOf({ looking, element }: LookedAt, needed: (large: boolean) 
     least = Math.max(least, needed(text.large));
     if (text.scene.doubt || text.scene.basis !== 'geometry') continue;
     for (const area of text.areas) {
-      for (const raster of rasters(text.scene.nodes, area, shared(area, area))) {
+      for (const raster of rasters(text.scene.nodes, area)) {
         const count = raster.width * raster.height;
         if ((left -= count) < 0) return { needed: least, areas, worst };
         const ratios = new Float32Array(count);

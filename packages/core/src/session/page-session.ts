@@ -8,6 +8,7 @@ import { PageMeasures } from './page-measures.js';
 import { buildFrame } from '../page/frame.js';
 import { parseHtml } from '../page/parse-html.js';
 import { baseOf, cascadeSheets, givenSheets, sheetUses, titleOf, type StoredSheet } from '../page/sheets.js';
+import { siteColours, type SiteColourUse } from '../page/site-colours.js';
 import { StagedPages } from '../page/staged-pages.js';
 import type { PageTree } from '../page/tree.js';
 
@@ -32,6 +33,7 @@ export class PageSession {
   readonly measures: PageMeasures;
   private cases: readonly EnvironmentCase[] | undefined;
   private found: readonly FoundComponent[] | undefined;
+  private used: readonly SiteColourUse[] | undefined;
 
   constructor(
     readonly source: PageSource,
@@ -63,6 +65,12 @@ export class PageSession {
   get environmentCases(): readonly EnvironmentCase[] {
     this.cases ??= environmentCases(this.sheets);
     return this.cases;
+  }
+
+  /** Colours of the site's own sheets, the most used first. */
+  get colours(): readonly SiteColourUse[] {
+    this.used ??= siteColours(this.sheets);
+    return this.used;
   }
 
   components(): readonly FoundComponent[] {

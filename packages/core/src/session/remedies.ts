@@ -11,7 +11,6 @@ import { BLACK, WHITE, type Rgba } from '../colour/rgba.js';
 import { partNamed, type StateColumn } from '../component/kind.js';
 import { columnNamed } from '../component/states.js';
 import { changeLook, type Look, type Setting } from '../look/model.js';
-import { siteColours } from '../page/site-colours.js';
 import { leastAlpha, nearestOf, nearestPassing, type Nearest, type Passes } from '../remedy/nearest.js';
 import type { Alteration, Remedy, RemedyKind } from '../remedy/remedy.js';
 import { cellSetting } from './cells.js';
@@ -78,7 +77,7 @@ export class Remedies {
     private readonly look: Look,
     private readonly request: RemedyRequest,
   ) {
-    this.palette = siteColours(session.page.sheets).map(({ hex }) => parseColour(hex)!);
+    this.palette = session.page.colours.map(({ hex }) => parseColour(hex)!);
   }
 
   private get environment() {
