@@ -13,7 +13,7 @@ import {
   type PixelField,
 } from '../../packages/core/dist/index.js';
 import { decodePicture } from '../../packages/decode/dist/index.js';
-import { measureDocument } from '../../apps/web/src/frame/measure-page';
+import { measuredIn } from './measure';
 
 const ORIGIN = 'http://pixels.invalid';
 
@@ -65,14 +65,7 @@ export async function photograph(
   await page.goto(`${ORIGIN}/`, { waitUntil: 'load' });
   const session = new PageSession({ html, address: `${ORIGIN}/`, sheets: [] });
   const size = page.viewportSize()!;
-  const measured = await page.evaluate(
-    ([source, attribute]) => {
-      const measure = new Function(`return (${source})`)() as typeof measureDocument;
-      return measure(document, attribute!);
-    },
-    [measureDocument.toString(), 'data-none'],
-  );
-  session.measures.setGeometry(geometryOf(size, measured));
+  session.measures.setGeometry(geometryOf(size, await measuredIn(page)));
   for (const [name, bytes] of Object.entries(pictures)) {
     session.measures.setPicture(`${ORIGIN}/${name}`, await decodePicture(bytes));
   }

@@ -15,8 +15,8 @@ import {
   type ViewportName,
 } from '../../packages/core/dist/index.js';
 import { decodePicture } from '../../packages/decode/dist/index.js';
-import { measureDocument } from '../../apps/web/src/frame/measure-page';
 import { openDemo } from '../agreement/demo';
+import { measuredIn } from '../agreement/measure';
 import { serve } from '../agreement/serve';
 import { PRACTICE } from './support';
 
@@ -26,16 +26,10 @@ const require = createRequire(import.meta.url);
 const STATES = ['default', 'hover', 'focus', 'active'].map(readState);
 const MOST_UNSURE = 0.01;
 
-const boxes = (page: Page, attribute: string) =>
-  page.evaluate(
-    ([source, name]) => (new Function(`return (${source})`)() as typeof measureDocument)(document, name!),
-    [measureDocument.toString(), attribute],
-  );
-
 /** The page as it is, and with all opened that its components hide at rest, as the application measures it. */
 async function measure(page: Page, session: PageSession, viewport: ViewportName): Promise<void> {
   const size = VIEWPORTS[viewport];
-  session.measures.setGeometry(geometryOf(size, await boxes(page, 'data-none')));
+  session.measures.setGeometry(geometryOf(size, await measuredIn(page)));
   for (const { kind, locator } of session.components()) {
     const component = new ComponentSession(session, kind, locator);
     for (const { key, seen } of component.openings(EMPTY_LOOK, { ...DESKTOP, ...size })) {
@@ -49,7 +43,7 @@ async function measure(page: Page, session: PageSession, viewport: ViewportName)
         assetSource: PRACTICE,
       });
       await page.setContent(html);
-      session.measures.setGeometry(geometryOf(size, await boxes(page, ORDER_ATTRIBUTE)), key);
+      session.measures.setGeometry(geometryOf(size, await measuredIn(page, ORDER_ATTRIBUTE)), key);
     }
   }
 }
