@@ -5,6 +5,7 @@ import {
   ComponentSession,
   contrastRatio,
   DESKTOP,
+  EMPTY_LOOK,
   fieldOf,
   geometryOf,
   PageSession,
@@ -19,10 +20,9 @@ import a11y from 'colord/plugins/a11y';
 import Color from 'colorjs.io';
 import { parse, wcagContrast } from 'culori';
 import { fullLook, menuPage } from './lib/menu.mjs';
-import { median, ms, times } from './lib/time.mjs';
+import { inTurn, median, ms, times } from './lib/time.mjs';
 
 extend([a11y]);
-const PAIRS = 200_000;
 const hex = (n) => `#${(((n * 2654435761) % 16777216) >>> 0).toString(16).padStart(6, '0')}`;
 
 async function pairs() {
@@ -37,13 +37,17 @@ async function pairs() {
   const perSecond = {};
   for (const [name, [read, contrast]] of Object.entries(libraries)) {
     const colours = texts.map((text) => read(text));
-    const count = name === 'ours' ? PAIRS * 20 : PAIRS / 10;
+    const rounds = name === 'ours' ? 2000 : 20;
     const taken = await median(() => {
       let sum = 0;
-      for (let i = 0; i < count; i++) sum += contrast(colours[i % 2000], colours[(i * 7 + 3) % 2000]);
+      // Every colour with others in turn; nothing but the contrast is worked out in between.
+      for (let round = 0; round < rounds; round++) {
+        const other = colours[round];
+        for (const colour of colours) sum += contrast(colour, other);
+      }
       if (!(sum > 0)) throw new Error(`${name} measured nothing.`);
     });
-    perSecond[name] = (count / taken) * 1000;
+    perSecond[name] = ((rounds * colours.length) / taken) * 1000;
   }
   const { ours, ...others } = perSecond;
   const [fastest, rate] = Object.entries(others).sort((a, b) => b[1] - a[1])[0];
@@ -63,18 +67,22 @@ async function picture() {
   }
   const field = fieldOf(width, height, data);
   const words = new Uint32Array(data.buffer);
-  const bare = await median(() => {
-    let sum = 0;
-    for (let i = 0; i < words.length; i++) {
-      const word = words[i];
-      sum += (word & 255) + ((word >> 8) & 255) + ((word >> 16) & 255);
-    }
-    if (!sum) throw new Error('Nothing was read.');
-  });
   const white = parseColour('#fff');
   const region = { x: 0, y: 0, width, height };
-  const own = await median(() => sweep(field, region, white, 4.5));
-  const veil = await median(() => sweep(field, region, white, 4.5, parseColour('rgb(0 0 0 / 40%)')));
+  const dim = parseColour('rgb(0 0 0 / 40%)');
+  // One after the other in turn, so that what else the machine does falls on all alike.
+  const [bare, own, veil] = inTurn([
+    () => {
+      let sum = 0;
+      for (let i = 0; i < words.length; i++) {
+        const word = words[i];
+        sum += (word & 255) + ((word >> 8) & 255) + ((word >> 16) & 255);
+      }
+      if (!sum) throw new Error('Nothing was read.');
+    },
+    () => sweep(field, region, white, 4.5),
+    () => sweep(field, region, white, 4.5, dim),
+  ]);
   console.log(
     `A text over a picture of 12 megapixels: ${ms(own)}, under a veil ${ms(veil)}; a bare pass over the pixels: ${ms(bare)}.`,
   );
@@ -99,47 +107,71 @@ function measure(page) {
   }
 }
 
-function ledger() {
+/** Edits that are not counted: as many as a second of dragging makes. */
+const WARM = 60;
+const EDITS = 100;
+
+function menuComponent() {
   const page = new PageSession({ html: menuPage(1000), address: 'http://bench.invalid/', sheets: [] });
   // The sheet stands in the page of the keystroke benchmark as well.
   measure(page);
   const menu = page.components().find(({ kind }) => kind === 'menu');
-  const component = new ComponentSession(page, menu.kind, menu.locator);
+  return new ComponentSession(page, menu.kind, menu.locator);
+}
+
+const request = { viewports, at: 'wide' };
+
+function ledger() {
+  const component = menuComponent();
   let look = fullLook();
-  const request = { viewports, at: 'wide' };
   const start = performance.now();
   const checks = component.ledger(look, request).length;
   const cold = performance.now() - start;
   const taken = [];
-  for (let i = 0; i < 60; i++) {
+  for (let i = 0; i < WARM + EDITS; i++) {
     look = changeLook(look, [
       {
         part: 'link',
         property: 'color',
         when: { states: [{ part: 'link', state: 'hover' }] },
-        value: `rgb(${i * 4}, ${255 - i * 3}, 90)`,
+        value: `rgb(${i}, ${255 - i}, 90)`,
       },
     ]);
     const from = performance.now();
     component.ledger(look, request);
     taken.push(performance.now() - from);
   }
-  const sorted = taken.slice(10).sort((a, b) => a - b);
+  const sorted = taken.slice(WARM).sort((a, b) => a - b);
   const at = (share) => sorted[Math.floor(sorted.length * share)];
   console.log(`The full ledger (${checks} checks) of 12 parts, 8 states and 3 viewports: ${ms(cold)} from nothing;`);
   console.log(
     `  when one colour changes: median ${ms(at(0.5))}, p95 ${ms(at(0.95))}, ${times(cold / at(0.5))} less (wanted: under 10 ms).`,
   );
-  const before = performance.now();
-  const solution = solve(component, look, { of: 'component' }, request);
-  const solved = performance.now() - before;
-  console.log(
-    `A remedy for the whole component: ${ms(solved)} for ${solution.mended.length} mended checks and ${solution.settings.length} changes, ${times(solved / at(0.5))} a ledger (wanted: under 100 ms).`,
-  );
+}
+
+/** One action for the whole component, in a session that has done nothing but to list its checks. */
+function remedies() {
+  for (const [words, look] of [
+    ['as its site has it', EMPTY_LOOK],
+    ['with every state set at every width', fullLook()],
+  ]) {
+    let last;
+    const taken = Array.from({ length: 3 }, () => {
+      const component = menuComponent();
+      component.ledger(look, request);
+      const before = performance.now();
+      last = solve(component, look, { of: 'component' }, request);
+      return performance.now() - before;
+    });
+    console.log(
+      `A remedy for the whole component, ${words}: ${taken.map(ms).join(', ')} for ${last.mended.length} mended checks and ${last.settings.length} changes, ${last.unmet.length} not met (wanted: under 100 ms).`,
+    );
+  }
 }
 
 export async function benchContrast() {
   await pairs();
   await picture();
   ledger();
+  remedies();
 }

@@ -164,3 +164,39 @@ test('what was measured is kept, and the server works the same figures out from 
   const lowest = Math.min(...same.map(({ measured }) => measured!));
   expect(Math.floor(lowest * 100) / 100).toBeCloseTo(shown, 2);
 });
+
+test('one colour is replaced in all components of the site that have it, and all of it is undone at once', async ({
+  page,
+}) => {
+  await openKind(page, HOME, /^Main menu/);
+  await openChecks(page);
+  // Every page of the site has been looked at.
+  const notice = page.getByRole('button', { name: /^Cookie notice/ });
+  await expect(notice).toContainText(/\d/);
+  const siteId = /sites\/([^/]+)/.exec(page.url())![1]!;
+  /** What is kept of the other component: its values, as JSON; none while nobody has touched it. */
+  const keptOf = async () => {
+    const answer = await page.request.get(`/api/sites/${siteId}/components`);
+    const { components } = (await answer.json()) as {
+      components: { name: string; currentTrialId: string; trials: { id: string; look: { settings: object[] } }[] }[];
+    };
+    const own = components.find(({ name }) => name === 'Cookie notice');
+    return JSON.stringify(own?.trials.find(({ id }) => id === own.currentTrialId)?.look.settings ?? []);
+  };
+  const before = await keptOf();
+  const here = await shortCount(page);
+  await page.getByRole('button', { name: /across the site/ }).click();
+  const dialog = page.getByRole('dialog');
+  const changing = dialog.getByRole('list', { name: 'Components that change' }).getByRole('listitem');
+  await expect(changing.filter({ hasText: 'Main menu' })).toContainText('in hand');
+  await expect(changing.filter({ hasText: 'Cookie notice' })).toContainText('more pass');
+  await dialog.getByRole('button', { name: /^Use in \d+ components/ }).click();
+  await expect(dialog).toBeHidden();
+  await expect.poll(() => shortCount(page)).toBeLessThan(here);
+  await expect.poll(keptOf).not.toBe(before);
+  await saved(page);
+  await page.getByRole('status').getByRole('button', { name: 'Undo' }).click();
+  await expect.poll(() => shortCount(page)).toBe(here);
+  await expect.poll(keptOf).toBe(before);
+  await saved(page);
+});

@@ -366,6 +366,54 @@ describe('retoque check, over pictures and where things stand', () => {
   });
 });
 
+describe('retoque check --remedies', () => {
+  interface Ways {
+    readonly together: { readonly css: string; readonly mended: object[]; readonly unmet: { readonly why: string }[] };
+    readonly checks: { readonly measured: number | null; readonly needed: number; readonly ways: Way[] }[];
+  }
+  interface Way {
+    readonly css: string;
+    readonly measured: number | null;
+    readonly breaks: number;
+  }
+  const SIZES = ['--viewport', '1280x800', '--viewport', '390x844'];
+  const check = async (...args: string[]) => {
+    const { out } = await retoque('check', file('page.html'), ...SIZES, '--format', 'json', ...args);
+    return JSON.parse(out) as { verdict: string; part: string }[];
+  };
+  /** Text that is part of no component has no ways out. */
+  const due = (all: readonly { verdict: string; part: string }[]) =>
+    all.filter(({ verdict, part }) => verdict === 'short' && part !== 'text').length;
+
+  it('gives CSS for each component that mends what it says, by the same command', async () => {
+    const { out } = await retoque('check', file('page.html'), ...SIZES, '--format', 'json', '--remedies');
+    const { remedies } = JSON.parse(out) as { remedies: Ways[] };
+    expect(remedies.length).toBeGreaterThan(0);
+    expect(due(await check())).toBeGreaterThan(3);
+    writeFileSync(file('ways.css'), remedies.map(({ together }) => together.css).join('\n'));
+    const unmet = remedies.flatMap(({ together }) => together.unmet);
+    for (const { why } of unmet) expect(why).toBeTruthy();
+    expect(due(await check('--css', file('ways.css')))).toBeLessThanOrEqual(unmet.length);
+  });
+
+  it('gives ways out of each check by itself, with their figures', async () => {
+    const { out } = await retoque('check', file('page.html'), '--format', 'json', '--remedies', 'each');
+    const { remedies } = JSON.parse(out) as { remedies: Ways[] };
+    const all = remedies.flatMap(({ checks }) => checks);
+    const measured = all.filter(({ measured: figure, needed }) => figure !== null && needed === 4.5);
+    expect(measured.some(({ ways }) => ways.length > 1)).toBe(true);
+    for (const { needed, ways } of measured) {
+      for (const way of ways) {
+        expect(way.css).toMatch(/{[^}]+}/);
+        expect(way.measured).toBeGreaterThanOrEqual(Math.min(3, needed));
+      }
+    }
+    const words = await retoque('check', file('page.html'), '--remedies', 'each');
+    expect(words.out).toMatch(/Ways out: .*page\.html/);
+    expect(words.out).toMatch(/Together \d+ checks? pass/);
+  });
+});
+
 describe('bad usage and bad input', () => {
   it.each([
     [['resolve'], /missing required argument/],
@@ -384,6 +432,7 @@ describe('bad usage and bad input', () => {
     [['resolve', '@page.html', '--speed'], /unknown option/],
     [['explain', '@page.html', '--select', '.bttn', '--property', 'color'], /there is “btn”/],
     [['check', '@page.html', '--fail-on', 'maybe'], /short, unsure, never/],
+    [['check', '@page.html', '--remedies', 'some'], /together, each/],
     [['check', '@page.html', '--select', '.nope'], /Nothing in .* matches \.nope/],
     [['check', '@page.html', '--geometry', '@nothing.json'], /nothing\.json cannot be read/],
     [['check', '@page.html', '--geometry', '@fonts.json'], /viewport/],

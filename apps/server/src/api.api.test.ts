@@ -240,6 +240,37 @@ describe('keeping a look', () => {
     expect(answers.map((answer) => answer.status).sort()).toEqual([200, 409, 409, 409, 409, 409, 409, 409]);
   });
 
+  it('saves looks of several components all or none', async () => {
+    const page = await upload('Several');
+    const first = await openComponent(page);
+    const { body: second } = await api()
+      .post('/api/components')
+      .send({ pageId: page.id, kind: 'link', name: 'Another', locator: { ...first.locator, selector: '.another' } })
+      .expect(200);
+    const several = (siteId: string, ...revisions: number[]) =>
+      api()
+        .put(`/api/sites/${siteId}/looks`)
+        .send({
+          looks: [first, second as Component].map((component, i) => ({
+            componentId: component.id,
+            trialId: component.currentTrialId,
+            baseRevision: revisions[i],
+            saveId: randomUUID(),
+            look: look('teal'),
+          })),
+        });
+    const { body } = await several(page.siteId, 0, 0).expect(200);
+    expect(body.saved.map(({ revision }: { revision: number }) => revision)).toEqual([1, 1]);
+    // The second was saved since, so the first is left alone too.
+    await save(second as Component, 1, 'red').expect(200);
+    const refused = await several(page.siteId, 1, 1).expect(409);
+    expect(problemSchema.parse(refused.body).title).toMatch(/newer version of “Another”/);
+    const kept = await api().get(`/api/components/${first.id}`).expect(200);
+    expect(kept.body.trials[0]).toMatchObject({ revision: 1, look: look('teal') });
+    await several(randomUUID(), 1, 2).expect(404);
+    await api().put(`/api/sites/${page.siteId}/looks`).send({ looks: [] }).expect(400);
+  });
+
   it('keeps both as trials', async () => {
     const component = await openComponent(await upload('Both'));
     const { body } = await api()

@@ -47,3 +47,44 @@ export const pageLedgerSchema = z.object({
   viewport: z.object({ width: z.number().int(), height: z.number().int() }),
   checks: z.array(pageCheckSchema),
 });
+
+const waySchema = z.object({
+  kind: z.string(),
+  /** What is done, in words. */
+  words: z.string(),
+  /** The CSS that does it, to stand after the site's sheets. */
+  css: z.string(),
+  /** The figure with it, in the unit of the check. */
+  measured: z.number().nullable(),
+  /** How many other checks it makes fall short, and how many it mends. */
+  breaks: z.number().int(),
+  mends: z.number().int(),
+});
+const dueSchema = z.object({
+  part: z.string(),
+  state: z.string(),
+  viewport: z.string(),
+  criterion: z.string(),
+  demand: z.string(),
+  measured: z.number().nullable(),
+  needed: z.number(),
+  unit: z.string(),
+});
+
+/** Ways out of what falls short in one component, as reports and the command give it. */
+export const componentWaysSchema = z.object({
+  kind: z.string(),
+  name: z.string(),
+  select: z.string(),
+  together: z.object({
+    css: z.string(),
+    mended: z.array(dueSchema),
+    unmet: z.array(dueSchema.extend({ why: z.string() })),
+  }),
+  checks: z.array(dueSchema.extend({ ways: z.array(waySchema) })),
+});
+export type ComponentWaysRecord = z.infer<typeof componentWaysSchema>;
+export const pageWaysSchema = z.object({
+  viewport: z.object({ width: z.number().int(), height: z.number().int() }),
+  components: z.array(componentWaysSchema),
+});

@@ -155,6 +155,18 @@ export type SaveLook = z.infer<typeof saveLookSchema>;
 export const savedLookSchema = z.object({ revision: z.number().int(), savedAt: instant });
 export type SavedLook = z.infer<typeof savedLookSchema>;
 
+/** Looks of several components of a site, saved all or none. */
+export const saveLooksSchema = z.object({
+  looks: z
+    .array(saveLookSchema.extend({ componentId: z.uuid(), trialId: z.uuid() }))
+    .min(1, 'Send a look.')
+    .max(500),
+});
+export type SaveLooks = z.infer<typeof saveLooksSchema>;
+export const savedLooksSchema = z.object({
+  saved: z.array(savedLookSchema.extend({ componentId: z.uuid(), trialId: z.uuid() })),
+});
+
 export const addTrialSchema = z.object({ look: lookSchema, makeCurrent: z.boolean().default(true) });
 export type AddTrial = z.input<typeof addTrialSchema>;
 

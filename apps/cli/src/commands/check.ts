@@ -1,8 +1,10 @@
 import {
   LEVELS,
   pageLedger,
+  pageRemedies,
   showRatio,
   toHex,
+  waysRecord,
   type Criterion,
   type LedgerEntry,
   type Level,
@@ -16,6 +18,7 @@ import { addGeometry } from '../read-geometry.js';
 import { readPage } from '../read-page.js';
 import { readPictures } from '../read-pictures.js';
 import { table } from '../table.js';
+import { printWays, type PageWays } from '../ways.js';
 
 interface Options {
   css: string[];
@@ -29,6 +32,7 @@ interface Options {
   geometry?: string;
   demands: string;
   advice?: boolean;
+  remedies?: string | boolean;
 }
 
 /** One check as it is printed. */
@@ -139,6 +143,10 @@ export function addCheck(program: Command, output: Output, exit: (code: number) 
     .option('--geometry <file>', 'where things stand on the page, as a browser laid it out (see docs/geometry.md)')
     .option('--demands <which>', 'text: contrast of texts alone; all: what is asked of components too', 'all')
     .option('--advice', 'also what is not the standard’s: states told apart, leftovers, the way between')
+    .option(
+      '--remedies [which]',
+      'ways out of what falls short, component by component: together, or each check by itself',
+    )
     .option('--format <format>', 'table, ndjson or json', 'table')
     .option('--fail-on <verdict>', 'short, unsure (or short), never', 'short')
     .action(async (files: string[], options: Options) => {
@@ -153,7 +161,15 @@ export function addCheck(program: Command, output: Output, exit: (code: number) 
       if (options.geometry !== undefined && files.length > 1) {
         throw new Failure('--geometry is of one page; check that page alone.');
       }
+      const remedies =
+        options.remedies === undefined
+          ? undefined
+          : oneOf('--remedies', options.remedies === true ? 'together' : String(options.remedies), [
+              'together',
+              'each',
+            ]);
       const records: CheckRecord[] = [];
+      const ways: PageWays[] = [];
       for (const file of files) {
         const page = readPage(file, { css: options.css, warn: output.err });
         await readPictures(page, output.err);
@@ -174,10 +190,20 @@ export function addCheck(program: Command, output: Output, exit: (code: number) 
               .map((entry) => recordOf(entry, file, size)),
           );
         }
+        if (remedies) {
+          const viewports = environments.map(([name, where]) => ({ name, environment: where }));
+          const within = targets?.map((target) => target.element);
+          const found = pageRemedies(page, { viewports, each: remedies === 'each', ...(within ? { within } : {}) });
+          ways.push(...found.map((component) => ({ page: file, ...waysRecord(component) })));
+        }
       }
-      if (format === 'json') output.out(JSON.stringify(records, null, 2));
-      else if (format === 'ndjson') for (const record of records) output.out(JSON.stringify(record));
-      else printTable(records, output);
+      if (format === 'json')
+        output.out(JSON.stringify(remedies ? { checks: records, remedies: ways } : records, null, 2));
+      else if (format === 'ndjson') for (const record of [...records, ...ways]) output.out(JSON.stringify(record));
+      else {
+        printTable(records, output);
+        for (const component of ways) printWays(component, output);
+      }
       const failing = failOn === 'never' ? [] : failOn === 'unsure' ? ['short', 'unsure'] : ['short'];
       if (records.some((record) => failing.includes(record.verdict))) exit(1);
     });

@@ -7,7 +7,9 @@ import {
   componentSchema,
   openComponentSchema,
   savedLookSchema,
+  savedLooksSchema,
   saveLookSchema,
+  saveLooksSchema,
 } from '@retoque/contract';
 import { createZodDto, ZodResponse } from 'nestjs-zod';
 import { z } from 'zod';
@@ -23,6 +25,8 @@ class ChangeComponentDto extends createZodDto(changeComponentSchema) {}
 class AddTrialDto extends createZodDto(addTrialSchema) {}
 class SaveLookDto extends createZodDto(saveLookSchema) {}
 class SavedLookDto extends createZodDto(savedLookSchema) {}
+class SaveLooksDto extends createZodDto(saveLooksSchema) {}
+class SavedLooksDto extends createZodDto(savedLooksSchema) {}
 class TrialPathDto extends createZodDto(z.object({ id: z.uuid(), trialId: z.uuid() })) {}
 
 @ApiTags('components')
@@ -35,6 +39,13 @@ export class ComponentsController {
   @ZodResponse({ type: ComponentListDto })
   async list(@Owned() scope: OwnerScope, @Param() { id }: IdDto) {
     return { components: await this.components.list(scope, id) };
+  }
+
+  @Put('sites/:id/looks')
+  @ZodResponse({ type: SavedLooksDto })
+  @ApiConflictResponse({ description: 'Problem details with the newer trial as "current"; nothing was saved' })
+  async saveLooks(@Owned() scope: OwnerScope, @Param() { id }: IdDto, @Body() { looks }: SaveLooksDto) {
+    return { saved: await this.components.saveLooks(scope, id, looks) };
   }
 
   @Post('components')

@@ -6,6 +6,7 @@ import {
   type OpenComponent,
   type SavedLook,
   type SaveLook,
+  type SaveLooks,
   type Trial,
 } from '@retoque/contract';
 import { EMPTY_LOOK, kindNamed } from '@retoque/core';
@@ -131,30 +132,60 @@ export class ComponentsService {
    */
   async saveLook(scope: OwnerScope, id: string, trialId: string, save: SaveLook): Promise<SavedLook> {
     await this.row(scope, id);
+    return scope.transaction((inner) => this.saveIn(inner, id, trialId, save));
+  }
+
+  /**
+   * Saves looks of several components of a site, all or none.
+   *
+   * @throws ProblemException 409 as for one of them, naming the component
+   */
+  async saveLooks(
+    scope: OwnerScope,
+    siteId: string,
+    looks: SaveLooks['looks'],
+  ): Promise<(SavedLook & { componentId: string; trialId: string })[]> {
     return scope.transaction(async (inner) => {
-      const trial = await inner.first(trials, and(eq(trials.id, trialId), eq(trials.componentId, id)), {
-        forUpdate: true,
-      });
-      if (!trial) throw notFound('The trial');
-      const done = await inner.first(saves, and(eq(saves.trialId, trialId), eq(saves.saveId, save.saveId)));
-      if (done) return { revision: done.revision, savedAt: done.createdAt.toISOString() };
-      if (trial.revision !== save.baseRevision) {
-        throw new ProblemException(
-          {
-            type: PROBLEM.conflict,
-            title: 'A newer version was saved in the meantime',
-            status: 409,
-            detail: 'Load the newer one, or keep both: yours becomes a trial of its own.',
-          },
-          { current: toTrial(trial) },
-        );
+      const saved: (SavedLook & { componentId: string; trialId: string })[] = [];
+      // In one order always, so that two such steps wait for each other and never for ever.
+      for (const { componentId, trialId, ...save } of [...looks].sort((a, b) => (a.trialId < b.trialId ? -1 : 1))) {
+        const row = await this.row(inner, componentId);
+        if (row.siteId !== siteId) throw notFound('The component');
+        saved.push({ componentId, trialId, ...(await this.saveIn(inner, componentId, trialId, save, row.name)) });
       }
-      const revision = trial.revision + 1;
-      const now = new Date();
-      await inner.update(trials, { look: save.look, revision, updatedAt: now }, eq(trials.id, trialId));
-      const [saved] = await inner.insert(saves, { trialId, saveId: save.saveId, revision });
-      return { revision, savedAt: saved!.createdAt.toISOString() };
+      return saved;
     });
+  }
+
+  private async saveIn(
+    inner: OwnerScope,
+    id: string,
+    trialId: string,
+    save: SaveLook,
+    name?: string,
+  ): Promise<SavedLook> {
+    const trial = await inner.first(trials, and(eq(trials.id, trialId), eq(trials.componentId, id)), {
+      forUpdate: true,
+    });
+    if (!trial) throw notFound('The trial');
+    const done = await inner.first(saves, and(eq(saves.trialId, trialId), eq(saves.saveId, save.saveId)));
+    if (done) return { revision: done.revision, savedAt: done.createdAt.toISOString() };
+    if (trial.revision !== save.baseRevision) {
+      throw new ProblemException(
+        {
+          type: PROBLEM.conflict,
+          title: `A newer version${name ? ` of “${name}”` : ''} was saved in the meantime`,
+          status: 409,
+          detail: 'Load the newer one, or keep both: yours becomes a trial of its own.',
+        },
+        { current: toTrial(trial) },
+      );
+    }
+    const revision = trial.revision + 1;
+    const now = new Date();
+    await inner.update(trials, { look: save.look, revision, updatedAt: now }, eq(trials.id, trialId));
+    const [saved] = await inner.insert(saves, { trialId, saveId: save.saveId, revision });
+    return { revision, savedAt: saved!.createdAt.toISOString() };
   }
 
   private async row(scope: OwnerScope, id: string): Promise<ComponentRow> {

@@ -1,15 +1,17 @@
 import {
   DESKTOP,
   pageLedger,
+  pageRemedies,
   PageSession,
   readGeometry,
   readState,
   toHex,
   unpackField,
+  waysRecord,
   type LedgerEntry,
   type StoredSheet,
 } from '@retoque/core';
-import type { PageCheck, PageGeometry } from '@retoque/contract';
+import type { ComponentWaysRecord, PageCheck, PageGeometry } from '@retoque/contract';
 import { gunzipSync } from 'node:zlib';
 
 /** Everything that the checks of a page are worked out from. */
@@ -46,8 +48,7 @@ const asCheck = ({ select, text, part, state, check, demand }: LedgerEntry): Pag
   worst: check.at ? [check.at.x, check.at.y] : null,
 });
 
-/** Runs in a thread of its own, so that answering others is not held up. */
-export default function checkPage(task: LedgerTask): PageCheck[] {
+function pageFrom(task: LedgerTask): PageSession {
   const page = new PageSession(task);
   for (const { opened, ...stored } of task.geometry) {
     page.measures.setGeometry(readGeometry(stored, page.tree), opened);
@@ -56,6 +57,20 @@ export default function checkPage(task: LedgerTask): PageCheck[] {
     page.measures.setWeight(address, bytes);
     page.measures.setPicture(address, field && unpackField(gunzipSync(field)));
   }
-  const environment = { ...DESKTOP, width: task.width, height: task.height };
-  return pageLedger(page, { environment, states: STATES, level: task.level, demands: 'all' }).map(asCheck);
+  return page;
+}
+
+const environmentOf = ({ width, height }: LedgerTask) => ({ ...DESKTOP, width, height });
+
+/** Runs in a thread of its own, so that answering others is not held up. */
+export function checkPage(task: LedgerTask): PageCheck[] {
+  const environment = environmentOf(task);
+  return pageLedger(pageFrom(task), { environment, states: STATES, level: task.level, demands: 'all' }).map(asCheck);
+}
+
+/** Ways out of what falls short in the page's components; runs in such a thread too. */
+export function findWays(task: LedgerTask & { readonly each: boolean }): ComponentWaysRecord[] {
+  const { width, height, level, each } = task;
+  const viewports = [{ name: `${width}x${height}`, environment: environmentOf(task) }];
+  return pageRemedies(pageFrom(task), { viewports, level, each }).map(waysRecord) as ComponentWaysRecord[];
 }

@@ -1,5 +1,5 @@
 import { Injectable, type OnApplicationShutdown } from '@nestjs/common';
-import type { PageCheck } from '@retoque/contract';
+import type { ComponentWaysRecord, PageCheck } from '@retoque/contract';
 import { fileURLToPath } from 'node:url';
 import { Piscina } from 'piscina';
 import { fieldOfAsset } from '../assets/pixel-fields.js';
@@ -12,6 +12,9 @@ import type { LedgerTask } from './ledger-task.js';
 const TASK = fileURLToPath(new URL('../../dist/measuring/ledger-task.js', import.meta.url));
 const IDLE_MS = 30_000;
 
+/** At which viewport, in CSS pixels, and at which level of WCAG 2.2. */
+type Asked = Pick<LedgerTask, 'width' | 'height' | 'level'>;
+
 /** Checks of whole pages, worked out in threads. */
 @Injectable()
 export class LedgerService implements OnApplicationShutdown {
@@ -22,13 +25,29 @@ export class LedgerService implements OnApplicationShutdown {
     private readonly geometry: GeometryService,
   ) {}
 
-  async check(
+  async check(scope: OwnerScope, pageId: string, asked: Asked, signal: AbortSignal): Promise<PageCheck[]> {
+    const task = await this.taskFor(scope, pageId, asked);
+    return (await this.threads.run(task, { name: 'checkPage', signal })) as PageCheck[];
+  }
+
+  /** @param each ways out of each check by itself too */
+  async ways(
     scope: OwnerScope,
     pageId: string,
-    size: { readonly width: number; readonly height: number },
-    level: 'AA' | 'AAA',
+    asked: Asked,
+    each: boolean,
     signal: AbortSignal,
-  ): Promise<PageCheck[]> {
+  ): Promise<ComponentWaysRecord[]> {
+    const task = { ...(await this.taskFor(scope, pageId, asked)), each };
+    return (await this.threads.run(task, { name: 'findWays', signal })) as ComponentWaysRecord[];
+  }
+
+  private get threads(): Piscina {
+    this.pool ??= new Piscina({ filename: TASK, minThreads: 0, maxThreads: 1, idleTimeout: IDLE_MS });
+    return this.pool;
+  }
+
+  private async taskFor(scope: OwnerScope, pageId: string, asked: Asked): Promise<LedgerTask> {
     const { version } = await this.pages.get(scope, pageId);
     const pictures: LedgerTask['pictures'][number][] = [];
     for (const { address, hash, contentType, size } of version.assets) {
@@ -37,17 +56,7 @@ export class LedgerService implements OnApplicationShutdown {
       if (field !== undefined) pictures.push([address, field, size]);
     }
     const { html, address, sheets } = version;
-    const task: LedgerTask = {
-      html,
-      address,
-      sheets,
-      geometry: await this.geometry.list(scope, pageId),
-      pictures,
-      ...size,
-      level,
-    };
-    this.pool ??= new Piscina({ filename: TASK, minThreads: 0, maxThreads: 1, idleTimeout: IDLE_MS });
-    return (await this.pool.run(task, { signal })) as PageCheck[];
+    return { html, address, sheets, geometry: await this.geometry.list(scope, pageId), pictures, ...asked };
   }
 
   async onApplicationShutdown(): Promise<void> {

@@ -1,6 +1,13 @@
 import 'reflect-metadata';
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
-import { geometryListSchema, pageLedgerSchema, pageSchema, problemSchema, type Page } from '@retoque/contract';
+import {
+  geometryListSchema,
+  pageLedgerSchema,
+  pageSchema,
+  pageWaysSchema,
+  problemSchema,
+  type Page,
+} from '@retoque/contract';
 import { unpackField } from '@retoque/core';
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import sharp from 'sharp';
@@ -95,5 +102,22 @@ describe('geometry of a page', () => {
     await put({ edition: page.version.edition, measurements: [] }).expect(400);
     await put({ edition: page.version.edition, measurements: [{ viewport: { width: 0, height: 1 } }] }).expect(400);
     await api().get(`/api/pages/${page.id}/checks?width=wide`).expect(400);
+  });
+});
+
+describe('ways out of what falls short', () => {
+  it('are given as CSS for each component, and for each check on request', async () => {
+    await put({ edition: page.version.edition, measurements: [measured(170)] }).expect(200);
+    const ways = async (query = '') =>
+      pageWaysSchema.parse((await api().get(`/api/pages/${page.id}/remedies${query}`).expect(200)).body).components;
+    const [together] = await ways();
+    expect(together!.checks).toEqual([]);
+    expect(together!.together.css).toMatch(/#|rgb/);
+    expect(together!.together.mended.length).toBeGreaterThan(0);
+    const each = (await ways('?each=true&width=1280')).flatMap(({ checks }) => checks);
+    const text = each.find(({ criterion }) => criterion === '1.4.3')!;
+    expect(text.measured).toBeLessThan(text.needed);
+    for (const way of text.ways) expect(way.measured).toBeGreaterThanOrEqual(3);
+    await api().get(`/api/pages/${page.id}/remedies?each=perhaps`).expect(400);
   });
 });

@@ -1,6 +1,6 @@
 import { Body, Controller, Get, Param, Put, Query, Req, UseGuards } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
-import { geometryListSchema, pageLedgerSchema, putGeometrySchema } from '@retoque/contract';
+import { geometryListSchema, pageLedgerSchema, pageWaysSchema, putGeometrySchema } from '@retoque/contract';
 import type { Request } from 'express';
 import { createZodDto, ZodResponse } from 'nestjs-zod';
 import { z } from 'zod';
@@ -14,13 +14,14 @@ import { LedgerService } from './ledger.service.js';
 class PutGeometryDto extends createZodDto(putGeometrySchema) {}
 class GeometryListDto extends createZodDto(geometryListSchema) {}
 class PageLedgerDto extends createZodDto(pageLedgerSchema) {}
-class LedgerQueryDto extends createZodDto(
-  z.object({
-    width: z.coerce.number().int('Give whole pixels.').min(200).max(8000).default(1280),
-    height: z.coerce.number().int('Give whole pixels.').min(200).max(8000).default(800),
-    level: z.enum(['AA', 'AAA']).default('AA'),
-  }),
-) {}
+const ledgerQuery = z.object({
+  width: z.coerce.number().int('Give whole pixels.').min(200).max(8000).default(1280),
+  height: z.coerce.number().int('Give whole pixels.').min(200).max(8000).default(800),
+  level: z.enum(['AA', 'AAA']).default('AA'),
+});
+class LedgerQueryDto extends createZodDto(ledgerQuery) {}
+class WaysQueryDto extends createZodDto(ledgerQuery.extend({ each: z.enum(['true', 'false']).default('false') })) {}
+class PageWaysDto extends createZodDto(pageWaysSchema) {}
 
 /** Where things stand on a page, and all that is asked of it. */
 @ApiTags('pages')
@@ -53,6 +54,20 @@ export class MeasuringController {
     @Req() request: Request,
   ) {
     const viewport = { width, height };
-    return { viewport, checks: await this.ledger.check(scope, id, viewport, level, goneSignal(request)) };
+    const checks = await this.ledger.check(scope, id, { ...viewport, level }, goneSignal(request));
+    return { viewport, checks };
+  }
+
+  @Get('remedies')
+  @ZodResponse({ type: PageWaysDto, description: 'Ways out of what falls short in the components of the page' })
+  async remedies(
+    @Owned() scope: OwnerScope,
+    @Param() { id }: IdDto,
+    @Query() { width, height, level, each }: WaysQueryDto,
+    @Req() request: Request,
+  ) {
+    const viewport = { width, height };
+    const signal = goneSignal(request);
+    return { viewport, components: await this.ledger.ways(scope, id, { ...viewport, level }, each === 'true', signal) };
   }
 }

@@ -3,6 +3,7 @@ import {
   componentSchema,
   pageSchema,
   savedLookSchema,
+  savedLooksSchema,
   siteListSchema,
   siteSchema,
   type AddChange,
@@ -14,9 +15,10 @@ import {
   type OpenComponent,
   type Page,
   type SaveLook,
+  type SaveLooks,
   type SiteChoice,
 } from '@retoque/contract';
-import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
+import { queryOptions, useMutation, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { call, callEmpty } from './client';
 
 export const sitesQuery = queryOptions({
@@ -128,7 +130,7 @@ export function useRemoval(what: 'sites' | 'pages') {
 export function useOpenComponent() {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (body: OpenComponent) => call(componentSchema, '/components', { method: 'POST', body }),
+    mutationFn: openComponent,
     onSuccess: (component) => {
       client.setQueryData(componentQuery(component.id).queryKey, component);
       return client.invalidateQueries({ queryKey: ['components', component.siteId] });
@@ -176,3 +178,13 @@ export function saveLook(componentId: string, trialId: string, body: SaveLook) {
   });
   return saved;
 }
+
+/** Saves looks of several components, all or none; what is kept of them is asked for anew. */
+export async function saveLooks(client: QueryClient, siteId: string, looks: SaveLooks['looks']) {
+  const { saved } = await call(savedLooksSchema, `/sites/${siteId}/looks`, { method: 'PUT', body: { looks } });
+  for (const { componentId } of saved) client.removeQueries({ queryKey: componentQuery(componentId).queryKey });
+  await client.invalidateQueries({ queryKey: ['components', siteId] });
+  return saved;
+}
+
+export const openComponent = (body: OpenComponent) => call(componentSchema, '/components', { method: 'POST', body });

@@ -1,4 +1,5 @@
 import type {
+  ColourReplacement,
   CellExplanation,
   CheckRef,
   ColumnCheck,
@@ -236,6 +237,16 @@ export interface Engine {
     scope: SolveScope,
     at: ViewportName,
   ): Promise<Solution>;
+  /**
+   * The one colour nearest to another that passes wherever the components have that one.
+   *
+   * @param onStep told how many were gone through; where it fails, the search ends
+   */
+  replaceColour(
+    components: readonly { readonly ref: ComponentRef; readonly look: Look }[],
+    colour: string,
+    onStep: (done: number) => Promise<void> | void,
+  ): Promise<ColourReplacement>;
   /** The contrast behind a part's text in every place. */
   heat(
     component: ComponentRef,

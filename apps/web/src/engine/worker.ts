@@ -26,6 +26,7 @@ import {
   siteFamilies,
   siteFonts,
   siteSelectors,
+  replaceColour,
   solve,
   sourceOf,
   stateWords,
@@ -307,6 +308,16 @@ const engine: Engine = {
 
   async solve(ref, look, query, scope, at) {
     return solve(sessionOf(ref), look, scope, { ...ledgerRequest(query), at });
+  },
+
+  async replaceColour(components, colour, onStep) {
+    const given = components.map(({ ref, look }) => ({ session: sessionOf(ref), look }));
+    return replaceColour(
+      given,
+      colour,
+      { ...ledgerRequest({ place: {}, added: [], measured: 0 }), at: 'wide' },
+      onStep,
+    );
   },
 
   async heat(ref, look, viewport, place, part, column) {

@@ -34,6 +34,7 @@ export default function Ledger({
   onGo,
   onTry,
   onApply,
+  onAcross,
 }: {
   component: ComponentRef;
   look: Look;
@@ -46,6 +47,8 @@ export default function Ledger({
   parts: readonly SheetPart[];
   /** Takes a part and a state in hand. */
   onGo: (part: string, column: string, viewport: string) => void;
+  /** Looks for another colour in place of one wherever the site has it. */
+  onAcross: (colour: string) => void;
 } & RemedyActions) {
   const query = useLedgerQuery(place, added, measured);
   const answer = useLedger(component, look, query);
@@ -124,6 +127,7 @@ export default function Ledger({
           labels={labels}
           onTry={onTry}
           onApply={onApply}
+          onAcross={onAcross}
         />
       ) : null}
       {lines.length ? (
@@ -192,7 +196,7 @@ function scopesOf(
       ? [
           {
             scope: { of: 'colour' as const, colour },
-            words: `${colour} wherever it is`,
+            words: `${colour} in this component`,
             title: 'One other colour in every place of the component that has this one',
           },
         ]

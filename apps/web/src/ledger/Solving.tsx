@@ -16,6 +16,7 @@ export function Solving({
   labels,
   onTry,
   onApply,
+  onAcross,
 }: {
   component: ComponentRef;
   look: Look;
@@ -25,6 +26,7 @@ export function Solving({
   /** What parts are called. */
   labels: ReadonlyMap<string, string>;
   scopes: readonly { readonly scope: SolveScope; readonly words: string; readonly title: string }[];
+  onAcross: (colour: string) => void;
 } & RemedyActions) {
   const [busy, setBusy] = useState<string>();
   const [found, setFound] = useState<{ words: string; look: Look; solution: Solution }>();
@@ -64,6 +66,19 @@ export function Solving({
             {busy === words ? 'Looking for the smallest change…' : words}
           </Button>
         ))}
+        {scopes.map(({ scope }) =>
+          scope.of === 'colour' ? (
+            <Button
+              key={`across ${scope.colour}`}
+              size="s"
+              disabled={busy !== undefined}
+              title="One other colour in every component of the site that has this one"
+              onClick={() => onAcross(scope.colour)}
+            >
+              {scope.colour} across the site
+            </Button>
+          ) : null,
+        )}
       </div>
       {problem ? <Notice tone="short">{problem}</Notice> : null}
       {shown ? (

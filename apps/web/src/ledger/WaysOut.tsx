@@ -1,4 +1,12 @@
-import { columnNamed, type CheckRef, type Look, type Remedy, type Setting, type ViewportName } from '@retoque/core';
+import {
+  columnNamed,
+  LEVELS,
+  type CheckRef,
+  type Look,
+  type Remedy,
+  type Setting,
+  type ViewportName,
+} from '@retoque/core';
 import { useEffect, useState } from 'react';
 import type { ComponentRef, LedgerQuery } from '../engine/protocol';
 import { Button } from '../theme/Button';
@@ -89,15 +97,21 @@ const placeOf = ({ label, column }: { label: string; column: string }) =>
 function Effects({ remedy }: { remedy: Remedy }) {
   const { alters, breaks, mends } = remedy;
   const places = [...new Set(alters.map(placeOf))];
+  // A check at three widths is one to whoever reads it.
+  const [asked, advised] = [false, true].map((isAdvice) => [
+    ...new Set(breaks.filter(({ criterion }) => (LEVELS[criterion] === 'advice') === isAdvice).map(placeOf)),
+  ]);
+  const mended = new Set(mends.map(({ part, column, demand }) => `${part} ${column} ${demand}`)).size;
   return (
     <div className="effects">
-      {breaks.length ? (
+      {asked!.length ? (
         <span className="breaks">
-          Makes {breaks.length === 1 ? 'one other check' : `${breaks.length} other checks`} fall short:{' '}
-          {[...new Set(breaks.map(({ label, column }) => placeOf({ label, column })))].slice(0, 3).join('; ')}.{' '}
+          Makes {asked!.length === 1 ? 'one other check' : `${asked!.length} other checks`} fall short:{' '}
+          {asked!.slice(0, 3).join('; ')}.{' '}
         </span>
       ) : null}
-      {mends.length ? <span>Mends {mends.length === 1 ? 'one more' : `${mends.length} more`}. </span> : null}
+      {advised!.length ? <span className="breaks">Against advice: {advised!.slice(0, 3).join('; ')}. </span> : null}
+      {mended ? <span>Mends {mended === 1 ? 'one more' : `${mended} more`}. </span> : null}
       <details>
         <summary>Changes {places.length === 1 ? 'one place' : `${places.length} places`}</summary>
         <ul>

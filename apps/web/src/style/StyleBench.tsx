@@ -76,6 +76,7 @@ const AddComponent = lazy(() => import('../anew/AddComponent'));
 const CommandPalette = lazy(() => import('./CommandPalette'));
 const Pointing = lazy(() => import('./Pointing'));
 const Ledger = lazy(() => import('../ledger/Ledger'));
+const AcrossSite = lazy(() => import('../ledger/AcrossSite'));
 const Shortcuts = lazy(() => import('./Shortcuts'));
 
 const NO_PARTS: never[] = [];
@@ -181,6 +182,7 @@ export function StyleBench({
   const [lists, setLists] = useState(false);
   if (!lists && (dialog === 'commands' || dialog === 'keys')) setLists(true);
   const [pointed, setPointed] = useState<string>();
+  const [across, setAcross] = useState<string>();
   const siteComponents = useSiteComponents(site.pages, kept, site.bounds);
 
   const colours = useQuery({
@@ -707,6 +709,7 @@ export function StyleBench({
                   onGo={goToCheck}
                   onTry={tryOut}
                   onApply={applyRemedy}
+                  onAcross={setAcross}
                 />
               </Suspense>
             ) : null}
@@ -814,6 +817,20 @@ export function StyleBench({
           />
         ) : null}
         {dialog === 'anew' ? <AddComponent site={site} page={page} kept={kept} onClose={closeDialog} /> : null}
+        {across !== undefined ? (
+          <AcrossSite
+            siteId={site.id}
+            colour={across}
+            inHand={ref}
+            look={look}
+            components={siteComponents.components}
+            kept={kept}
+            onTry={tryOut}
+            onApply={editor.apply}
+            onUndo={undo}
+            onClose={() => setAcross(undefined)}
+          />
+        ) : null}
         {dialog === 'pointing' ? (
           <Pointing
             versionId={versionId}

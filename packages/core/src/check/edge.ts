@@ -11,7 +11,7 @@ import { flatPair, isFlat } from '../paint/flat.js';
 import { paintGradient } from '../paint/gradient/gradient.js';
 import { COVERED, measureScene } from '../paint/measure.js';
 import { colourOfSteps, pixelOf, rasters } from '../paint/raster.js';
-import { sceneFor, type Basis, type Looking } from '../paint/scene.js';
+import { groundOf, plainGround, sceneFor, type Basis, type Looking } from '../paint/scene.js';
 import { descendants, type ElementNode } from '../page/tree.js';
 import { without, type Check } from './check.js';
 import { hiddenBy } from './hidden.js';
@@ -56,10 +56,12 @@ function excused(page: StyledPage, element: ElementNode): Check | undefined {
   return isDisabled(element) ? exempt('Disabled controls are exempt.') : undefined;
 }
 
-/** The one colour behind what an element holds; why it cannot be said where it cannot. */
+/** The one colour behind what an element holds, as its ancestors tell; why it cannot be said where it cannot. */
 export function colourBehind(looking: Looking, element: ElementNode | undefined): Rgba | string {
   if (!element) return WHITE;
-  const { nodes, doubt } = sceneFor({ ...looking, geometry: undefined }, { element }, undefined);
+  const plain = plainGround(looking.view.of(element));
+  if (plain) return plain;
+  const { nodes, doubt } = groundOf(looking, element);
   if (doubt) return doubt;
   return isFlat(nodes)
     ? flatPair(nodes).background

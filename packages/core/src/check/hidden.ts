@@ -1,6 +1,7 @@
 import type { ElementStyle, StyledPage } from '../css/styles.js';
 import type { Geometry } from '../page/geometry.js';
-import { selfAndAncestors, type ElementNode } from '../page/tree.js';
+import { oncePerShape } from '../once.js';
+import type { ElementNode } from '../page/tree.js';
 
 /** The common ways of keeping text for screen readers alone: a box of a pixel that is cut, or cut to nothing. */
 function isForReadersOnly(style: ElementStyle): boolean {
@@ -12,16 +13,18 @@ function isForReadersOnly(style: ElementStyle): boolean {
   return style.text('overflow-x') !== 'visible' && tiny('width') && tiny('height');
 }
 
+/** Why nothing of an element and of what it holds is shown, for itself or for what holds it. */
+const goneBy = oncePerShape((style: ElementStyle): string | undefined => {
+  if (style.text('display') === 'none') return 'It is not shown in this state.';
+  if (Number.parseFloat(style.text('opacity')) === 0) return 'It is fully transparent in this state.';
+  if (isForReadersOnly(style)) return 'It is there for screen readers only.';
+  return style.parent && goneBy(style.parent);
+});
+
 /** Why an element's text is not shown; undefined when it is. */
 export function hiddenBy(page: StyledPage, element: ElementNode): string | undefined {
-  if (page.of(element).text('visibility') !== 'visible') return 'It is hidden in this state.';
-  for (const node of selfAndAncestors(element)) {
-    const style = page.of(node);
-    if (style.text('display') === 'none') return 'It is not shown in this state.';
-    if (Number.parseFloat(style.text('opacity')) === 0) return 'It is fully transparent in this state.';
-    if (isForReadersOnly(style)) return 'It is there for screen readers only.';
-  }
-  return undefined;
+  const style = page.of(element);
+  return style.text('visibility') === 'visible' ? goneBy(style) : 'It is hidden in this state.';
 }
 
 /** True for what was laid out where no scrolling gets: above or left of the page. */

@@ -1,11 +1,15 @@
 import type { ElementStyle } from '../css/styles.js';
 import { splitTopLevel } from '../css/values/split.js';
+import { oncePerShape } from '../once.js';
 import { readTransitions } from '../value/transition.js';
 import { descendants, textOf, type ElementNode } from '../page/tree.js';
 import { without, type Check } from './check.js';
 
 /** WCAG 2.2, 2.2.2: what moves by itself for longer than this can be paused, stopped or hidden. */
 export const LONGEST_MOTION_MS = 5000;
+
+/** The transitions of an element's style. */
+export const transitionsOf = oncePerShape((style) => readTransitions((property) => style.text(property)));
 
 /** A time as computed, in milliseconds. */
 export function millis(text: string): number {
@@ -78,19 +82,15 @@ const MOVED = [
   'background-position-y',
 ];
 
+const movesOverTime = oncePerShape((style) =>
+  transitionsOf(style).some(({ property, duration }) => MOVING.test(property) && millis(duration) > 0),
+);
+
 /** True where going from one state to the other moves something over time. */
 function moves(from: ElementStyle, to: ElementStyle): boolean {
-  if (
-    to.text('animation-name') !== 'none' &&
-    to.text('animation-name') !== from.text('animation-name') &&
-    runsFor(to) > 0
-  ) {
-    return true;
-  }
-  const timed = readTransitions((property) => to.text(property)).filter(
-    ({ property, duration }) => MOVING.test(property) && millis(duration) > 0,
-  );
-  return timed.length > 0 && MOVED.some((property) => from.text(property) !== to.text(property));
+  const name = to.text('animation-name');
+  if (name !== 'none' && name !== from.text('animation-name') && runsFor(to) > 0) return true;
+  return movesOverTime(to) && MOVED.some((property) => from.text(property) !== to.text(property));
 }
 
 /**

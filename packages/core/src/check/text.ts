@@ -136,6 +136,20 @@ function excuseOf(looking: Looking, carrier: ElementNode): string | undefined {
   return isOutOfReach(looking.geometry, carrier) ? 'It stands outside of the page.' : undefined;
 }
 
+/**
+ * A text ready to be tried with other colours; undefined where it is not judged.
+ *
+ * @param tried an element whose background colour is to be tried in others
+ */
+export function textToTry(
+  looking: Looking,
+  carrier: ElementNode,
+  pseudo: string | undefined,
+  tried: ElementNode | undefined,
+): TextCase | undefined {
+  return excuseOf(looking, carrier) ? undefined : textCase(looking, carrier, pseudo, tried);
+}
+
 /** Measures one text by WCAG 2.2: 1.4.3 at level AA, 1.4.6 at level AAA. */
 export function checkText(looking: Looking, carrier: ElementNode, level: Level = 'AA', pseudo?: string): Check {
   const criterion = level === 'AAA' ? ('1.4.6' as const) : ('1.4.3' as const);

@@ -2,10 +2,11 @@ import { contrastRatio } from '../colour/contrast.js';
 import { over } from '../colour/composite.js';
 import type { Rgba } from '../colour/rgba.js';
 import type { ElementStyle } from '../css/styles.js';
+import { onceForText } from '../once.js';
 import { readBezier, type Bezier } from '../value/easing.js';
-import { readTransitions, type Transition } from '../value/transition.js';
+import type { Transition } from '../value/transition.js';
 import { without, type Check } from './check.js';
-import { millis } from './motion.js';
+import { millis, transitionsOf } from './motion.js';
 
 /** Progress of a curve after a share of its time. Source: CSS Easing 2, section 2.2; solved by halving. */
 export function progress({ x1, y1, x2, y2 }: Bezier, share: number): number {
@@ -23,6 +24,21 @@ export function progress({ x1, y1, x2, y2 }: Bezier, share: number): number {
 
 const LINEAR: Bezier = { x1: 0, y1: 0, x2: 1, y2: 1 };
 
+/** Progress of a curve as it is written, kept by the share of its time. */
+const curveOf = onceForText((easing: string): ((share: number) => number) => {
+  const curve = readBezier(easing) ?? LINEAR;
+  const known = new Map<number, number>();
+  return (share) => {
+    let value = known.get(share);
+    if (value === undefined) {
+      if (known.size > MOST_SHARES) known.clear();
+      known.set(share, (value = progress(curve, share)));
+    }
+    return value;
+  };
+});
+const MOST_SHARES = 2000;
+
 /** How far a property has come at each moment. */
 function timing(transitions: readonly Transition[], property: string): { end: number; at: (ms: number) => number } {
   // Of several that name a property the last counts (CSS Transitions 1, section 2.1).
@@ -30,10 +46,10 @@ function timing(transitions: readonly Transition[], property: string): { end: nu
   const duration = own ? millis(own.duration) : 0;
   const delay = own ? millis(own.delay) : 0;
   if (!own || duration + delay <= 0) return { end: 0, at: () => 1 };
-  const curve = readBezier(own.easing) ?? LINEAR;
+  const curve = curveOf(own.easing);
   return {
     end: duration + delay,
-    at: (ms) => (ms < delay ? 0 : duration ? progress(curve, (ms - delay) / duration) : 1),
+    at: (ms) => (ms < delay ? 0 : duration ? curve((ms - delay) / duration) : 1),
   };
 }
 
@@ -64,14 +80,20 @@ const LOOKS = 60;
 /**
  * What text and ground pass through while they change from one state to another.
  *
- * @param behind what lies behind the element's own ground
+ * @param behindOf what lies behind the element's own ground
  */
-export function wayBetween(from: ElementStyle, to: ElementStyle, behind: Rgba, needed: number): Way | undefined {
-  const transitions = readTransitions((property) => to.text(property));
+export function wayBetween(
+  from: ElementStyle,
+  to: ElementStyle,
+  behindOf: () => Rgba,
+  needed: number,
+): Way | undefined {
+  const transitions = transitionsOf(to);
   const text = timing(transitions, 'color');
   const ground = timing(transitions, 'background-color');
   const lasts = Math.max(text.end, ground.end);
   if (!lasts || !Number.isFinite(lasts)) return undefined;
+  const behind = behindOf();
   const [textFrom, textTo] = [from.colour('color'), to.colour('color')];
   const [groundFrom, groundTo] = [from.colour('background-color'), to.colour('background-color')];
   let lowest: Way | undefined;
@@ -89,9 +111,15 @@ export function wayBetween(from: ElementStyle, to: ElementStyle, behind: Rgba, n
 }
 
 /** Advice: both ends pass, and in between text and ground come too close. Nothing where nothing takes time. */
-export function checkWay(from: ElementStyle, to: ElementStyle, behind: Rgba, needed: number): Check | undefined {
-  const way = wayBetween(from, to, behind, needed);
+export function checkWay(
+  from: ElementStyle,
+  to: ElementStyle,
+  behindOf: () => Rgba,
+  needed: number,
+): Check | undefined {
+  const way = wayBetween(from, to, behindOf, needed);
   if (!way) return undefined;
+  const behind = behindOf();
   const end = (style: ElementStyle) => {
     const background = over(style.colour('background-color'), behind);
     return contrastRatio(over(style.colour('color'), background), background);

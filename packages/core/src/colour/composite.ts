@@ -6,6 +6,7 @@ import type { Rgba } from './rgba.js';
  *   co = cs·αs + cb·αb·(1 − αs);  αo = αs + αb·(1 − αs).
  */
 export function over(source: Rgba, backdrop: Rgba): Rgba {
+  if (source.alpha === 1) return source;
   const rest = backdrop.alpha * (1 - source.alpha);
   const alpha = source.alpha + rest;
   if (alpha === 0) return { r: 0, g: 0, b: 0, alpha: 0 };

@@ -1,4 +1,5 @@
 import { linear } from './contrast.js';
+import { once } from '../once.js';
 import type { Rgba } from './rgba.js';
 
 /** Lightness and the two axes of colour. */
@@ -17,9 +18,12 @@ export function toOklab({ r, g, b }: Rgba): Oklab {
   ];
 }
 
+/** The same, worked out once for each colour. */
+export const labOf = once(toOklab);
+
+/** Perceptual difference of two colours in this space. */
+export const distance = ([l1, a1, b1]: Oklab, [l2, a2, b2]: Oklab): number =>
+  100 * Math.sqrt((l1 - l2) ** 2 + (a1 - a2) ** 2 + (b1 - b2) ** 2);
+
 /** Perceptual difference of two opaque colours, 0 to about 100: a hundred times ΔEOK (CSS Color 4, section 13.1). */
-export function difference(a: Rgba, b: Rgba): number {
-  const [l1, a1, b1] = toOklab(a);
-  const [l2, a2, b2] = toOklab(b);
-  return 100 * Math.hypot(l1 - l2, a1 - a2, b1 - b2);
-}
+export const difference = (a: Rgba, b: Rgba): number => distance(labOf(a), labOf(b));

@@ -6,6 +6,14 @@ export const linear = (channel: number): number =>
 
 /** The same of each of the 256 steps of a channel. */
 export const LINEAR_STEPS: Float64Array = Float64Array.from({ length: 256 }, (_, i) => linear(i / 255));
+/** Linear-light value of a channel from 0 to 255 that may lie between two steps, to about a millionth. */
+export function lightBetween(step: number): number {
+  const low = step | 0;
+  if (low >= 255) return 1;
+  const from = LINEAR_STEPS[low]!;
+  return from + (LINEAR_STEPS[low + 1]! - from) * (step - low);
+}
+
 /** Rounding that parsing leaves in a channel of eight bits. */
 const TINY = 1e-10;
 

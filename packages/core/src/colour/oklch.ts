@@ -33,3 +33,16 @@ export function inSrgb(colour: Oklch): boolean {
   const rgb = toRgbMode({ mode: 'oklch', l: colour.l, c: colour.c, h: colour.h });
   return [rgb.r, rgb.g, rgb.b].every((channel) => channel >= -0.002 && channel <= 1.002);
 }
+
+/** Relative luminance of a colour of this space, below 0 and above 1 outside of sRGB. Source: CSS Color 4, section 9.2 and its sample code. */
+export function luminanceOfOklch({ l, c, h }: Pick<Oklch, 'l' | 'c' | 'h'>): number {
+  const angle = (h * Math.PI) / 180;
+  const [a, b] = [c * Math.cos(angle), c * Math.sin(angle)];
+  const long = (l + 0.3963377773761749 * a + 0.2158037573099136 * b) ** 3;
+  const medium = (l - 0.1055613458156586 * a - 0.0638541728258133 * b) ** 3;
+  const short = (l - 0.0894841775298119 * a - 1.2914855480194092 * b) ** 3;
+  const red = 4.0767416360759574 * long - 3.3077115392580616 * medium + 0.2309699031821044 * short;
+  const green = -1.2684379732850317 * long + 2.6097573492876887 * medium - 0.3413193760026573 * short;
+  const blue = -0.0041960761386756 * long - 0.7034186179359362 * medium + 1.7076146940746117 * short;
+  return 0.2126 * red + 0.7152 * green + 0.0722 * blue;
+}

@@ -1,4 +1,5 @@
 import { converter, parse } from 'culori';
+import { onceForText } from '../once.js';
 import { ReadColour } from './read-colour.js';
 import { clamp01, type Rgba } from './rgba.js';
 import { systemColour } from './system.js';
@@ -16,13 +17,7 @@ function read(text: string) {
   }
 }
 
-/**
- * Reads any absolute CSS colour: hex, names, rgb(), hsl(), hwb(), lab(), lch(), oklab(), oklch(), color(), system colours.
- * Channels outside sRGB are clipped, as browsers clip them when painting.
- *
- * @returns undefined for text that is not an absolute colour (`currentcolor` and `var()` among them)
- */
-export function parseColour(text: string): Rgba | undefined {
+function parseAfresh(text: string): Rgba | undefined {
   const trimmed = text.trim().toLowerCase();
   const parsed = read(systemColour(trimmed) ?? trimmed);
   if (!parsed) return undefined;
@@ -35,3 +30,11 @@ export function parseColour(text: string): Rgba | undefined {
   };
   return new ReadColour(channel(rgb.r), channel(rgb.g), channel(rgb.b), clamp01(parsed.alpha ?? 1));
 }
+
+/**
+ * Reads any absolute CSS colour: hex, names, rgb(), hsl(), hwb(), lab(), lch(), oklab(), oklch(), color(), system colours.
+ * Channels outside sRGB are clipped, as browsers clip them when painting.
+ *
+ * @returns undefined for text that is not an absolute colour (`currentcolor` and `var()` among them)
+ */
+export const parseColour: (text: string) => Rgba | undefined = onceForText(parseAfresh);

@@ -165,30 +165,26 @@ export function carrierFor(
 /** The carried states of one element: which there are, which hold, and what brings a set of them about. */
 export class CarriedStates {
   private readonly carriers = new Map<CarriedAtom, StateCarrier>();
+  /** All atoms that the element can be put into. */
+  readonly possible: StateBits;
+  /** The atoms that hold as the page has it. */
+  readonly atRest: StateBits;
 
   constructor(
     readonly element: ElementNode,
     like: readonly ElementNode[],
     atoms: readonly CarriedAtom[] = CARRIED_ATOMS,
   ) {
+    let [possible, atRest] = [0, 0];
     for (const atom of atoms) {
       const carrier = carrierFor(atom, element, like);
-      if (carrier) this.carriers.set(atom, carrier);
+      if (!carrier) continue;
+      this.carriers.set(atom, carrier);
+      possible |= bitOf(atom);
+      if (carrier.holds(element)) atRest |= bitOf(atom);
     }
-  }
-
-  /** All atoms that the element can be put into. */
-  get possible(): StateBits {
-    let bits = 0;
-    for (const atom of this.carriers.keys()) bits |= bitOf(atom);
-    return bits;
-  }
-
-  /** The atoms that hold as the page has it. */
-  get atRest(): StateBits {
-    let bits = 0;
-    for (const [atom, carrier] of this.carriers) if (carrier.holds(this.element)) bits |= bitOf(atom);
-    return bits;
+    this.possible = possible;
+    this.atRest = atRest;
   }
 
   selector(atom: CarriedAtom): string | undefined {

@@ -1,6 +1,7 @@
 import { ancestors, type ElementNode, type PageTree } from '../page/tree.js';
 import type { Environment } from './environment.js';
 import type { Applied } from './applied.js';
+import type { ForcedStates } from './forced.js';
 import { evaluateMedia } from './media.js';
 import type { RuleSet } from './rule-set.js';
 import { compareSpecificity } from './selector/specificity.js';
@@ -49,7 +50,7 @@ export interface RuleEntry {
 }
 
 /** Entries that match an element, and those that do only in some interaction state. */
-interface Matches {
+export interface Matches {
   readonly fixed: readonly RuleEntry[];
   readonly stateful: readonly RuleEntry[];
 }
@@ -82,7 +83,7 @@ function needsOf(selector: CompiledSelector): number[] {
 }
 
 /** Which tags, ids and classes an element's ancestors have, as a small set with false positives but no false negatives. */
-class AncestorFilter {
+export class AncestorFilter {
   private readonly known = new WeakMap<ElementNode, Uint32Array>();
 
   private of(element: ElementNode): Uint32Array {
@@ -160,21 +161,46 @@ class Buckets {
   }
 }
 
+/** The rules of a page, as styles ask for them. */
+export interface PageRules {
+  readonly tree: PageTree;
+  readonly sheets: readonly CascadeSheet[];
+  readonly entries: readonly RuleEntry[];
+  /** True when some rule stands in a layer. */
+  readonly layered: boolean;
+  /** @internal Sets of matched rules, shared by all environments. */
+  readonly ruleSets: RuleSets;
+  /** Entries that match in any environment, pseudo-elements of the element included. */
+  matchesOf(element: ElementNode): Matches;
+  /** True when other rules than those of the page that this one is made from may match an element in some state. */
+  differsFor(element: ElementNode): boolean;
+  /** The same in forced states. */
+  differsAt(element: ElementNode, pseudo: string | undefined, forced: ForcedStates): boolean;
+}
+
+/** Sets of matched rules, by what matched. */
+export interface RuleSets {
+  get(key: string): RuleSet | undefined;
+  set(key: string, rules: RuleSet): void;
+}
+
 /**
  * All rules of a page, indexed once for every environment and state. An index can be extended by further sheets
  * without being built again, which is how a look is tried on a page.
  */
-export class RuleIndex {
+export class RuleIndex implements PageRules {
   readonly entries: readonly RuleEntry[];
   private readonly buckets = new Buckets();
   private readonly filter: AncestorFilter;
   private readonly matched = new Map<ElementNode, Matches>();
   /** Elements that rules of this index, not of the one it extends, may reach. */
   private readonly added = new Set<ElementNode>();
-  /** @internal Sets of matched rules, shared by all environments. */
-  readonly ruleSets = new Map<string, RuleSet>();
-  /** True when some rule stands in a layer. */
+  readonly ruleSets: RuleSets = new Map<string, RuleSet>();
   readonly layered: boolean;
+  /** @internal Entries of the sheets that this index adds to another. */
+  readonly ownEntries: readonly RuleEntry[];
+  /** @internal Place of the first of them among all rules. */
+  readonly firstOrder: number;
 
   constructor(
     readonly tree: PageTree,
@@ -185,6 +211,7 @@ export class RuleIndex {
     const entries: RuleEntry[] = [];
     const start = base?.entries.length ?? 0;
     let order = base?.entries.at(-1)?.order ?? 0;
+    this.firstOrder = order + 1;
     for (const { sheet, origin, conditions, layer, owner } of sheets.slice(base?.sheets.length ?? 0)) {
       for (const rule of sheet.rules) {
         order++;
@@ -211,6 +238,7 @@ export class RuleIndex {
         }
       }
     }
+    this.ownEntries = entries;
     this.entries = base ? [...base.entries, ...entries] : entries;
     this.layered = (base?.layered ?? false) || entries.some((entry) => entry.layer !== '');
   }
@@ -220,7 +248,6 @@ export class RuleIndex {
     return new RuleIndex(this.tree, [...this.sheets, ...more], this);
   }
 
-  /** Entries that match in any environment, pseudo-elements of the element included. */
   matchesOf(element: ElementNode): Matches {
     let found = this.matched.get(element);
     if (found) return found;
@@ -241,11 +268,37 @@ export class RuleIndex {
     return found;
   }
 
-  /** True when a sheet that this index adds to another has a rule that may reach the element or its parts. */
-  addsTo(element: ElementNode): boolean {
+  differsFor(element: ElementNode): boolean {
     this.matchesOf(element);
     return this.added.has(element);
   }
+
+  differsAt(element: ElementNode): boolean {
+    return this.differsFor(element);
+  }
+}
+
+/** An entry of a rule that stands in no layer, of a sheet of the author's without conditions. */
+export function entryOf(
+  tree: PageTree,
+  rule: StyleRule,
+  selector: CompiledSelector,
+  index: number,
+  order: number,
+): RuleEntry {
+  return {
+    index,
+    selector,
+    rule,
+    origin: 'author',
+    layer: '',
+    order,
+    conditions: rule.conditions.filter(({ kind }) => kind !== 'container'),
+    containers: rule.conditions.filter((condition) => condition.kind === 'container'),
+    owner: undefined,
+    needs: tree.quirks ? [] : needsOf(selector),
+    kept: [],
+  };
 }
 
 function* scopeRoots(
@@ -317,12 +370,13 @@ const NONE_KEPT = new Map<Declaration, Applied>();
 /** What of an index counts in one environment: rules whose conditions hold, and the order of layers. */
 export class EnvironmentRules {
   private readonly applies: Uint8Array;
+  private readonly later = new WeakMap<RuleEntry, boolean>();
   private readonly ranks: ReadonlyMap<string, number>;
-  private readonly others = new Map<RuleEntry, Map<number, Map<Declaration, Applied>>>();
+  private readonly others = new WeakMap<RuleEntry, Map<number, Map<Declaration, Applied>>>();
 
   constructor(
-    readonly index: RuleIndex,
-    environment: Environment,
+    index: PageRules,
+    private readonly environment: Environment,
   ) {
     const answers = new Map<Condition, boolean>();
     const holdsHere = (condition: Condition): boolean => {
@@ -335,7 +389,15 @@ export class EnvironmentRules {
   }
 
   isActive(entry: RuleEntry): boolean {
-    return this.applies[entry.index] === 1;
+    const known = this.applies[entry.index];
+    if (known !== undefined) return known === 1;
+    // An entry of a page that was made from the one whose rules these are.
+    let active = this.later.get(entry);
+    if (active === undefined) {
+      active = entry.conditions.every((condition) => holds(condition, this.environment));
+      this.later.set(entry, active);
+    }
+    return active;
   }
 
   /** A declaration of a matched rule, with what decides whether it wins; the same object each time it is asked for. */

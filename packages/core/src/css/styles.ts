@@ -15,11 +15,14 @@ import { RuleSet } from './rule-set.js';
 import {
   EnvironmentRules,
   matchEntry,
+  type CascadeSheet,
   strongestOfEachRule,
   type MatchedEntry,
+  type PageRules,
   type RuleEntry,
-  type RuleIndex,
+  type RuleSets,
 } from './rules.js';
+import { RevisedRules } from './revised-rules.js';
 import { isListBox } from './selector/form-state.js';
 import type { MatchContext } from './selector/types.js';
 import type { RegisteredProperty } from './sheet.js';
@@ -40,36 +43,37 @@ export interface KnownMeasures {
   readonly base?: string | undefined;
 }
 
-/** Numbers of styles, unique across pages, since one page's styles may be the parents of another's. */
+/** Numbers of styles and of their rules, unique across pages, since one page may take over what another worked out. */
 let serials = 0;
 
 /** Resolves a page's elements in one environment, in any forced state. Parsed once, asked often. */
 export class PageStyles {
   readonly tree: PageTree;
   readonly rules: EnvironmentRules;
-  private readonly ruleSets: Map<string, RuleSet>;
+  private readonly revision: RevisedRules | undefined;
+  private readonly ruleSets: RuleSets;
   private readonly styles = new Map<string, ElementStyle>();
   private readonly active = new Map<ElementNode, { fixed: readonly RuleEntry[]; stateful: readonly RuleEntry[] }>();
   private readonly views = new WeakMap<ForcedStates, StyledPage>();
-  private readonly registry = new Map<string, RegisteredProperty>();
+  private readonly matched = new WeakMap<ForcedStates, Map<string, readonly MatchedEntry[]>>();
+  private readonly registry: ReadonlyMap<string, RegisteredProperty>;
   private readonly unknown = new Set<string>();
   private readonly unresolved = new Set<string>();
   private readonly plains = new Map<ElementNode, Plain | null>();
 
   constructor(
-    readonly index: RuleIndex,
+    readonly index: PageRules,
     readonly environment: Environment,
     readonly known: KnownMeasures = {},
-    /** Styles of the same page in the same environment before the index was extended, whose work is taken over. */
+    /** Styles in the same environment of the page that the index was made from, whose work is taken over. */
     private readonly base?: PageStyles,
   ) {
     this.tree = index.tree;
-    this.rules = new EnvironmentRules(index, environment);
+    this.revision = index instanceof RevisedRules && base ? index : undefined;
+    this.rules = this.revision ? base!.rules : new EnvironmentRules(index, environment);
     // Where no layers are ordered by conditions, what wins among the same rules is the same in every environment.
     this.ruleSets = index.layered ? new Map<string, RuleSet>() : index.ruleSets;
-    for (const { sheet } of index.sheets) {
-      for (const property of sheet.registered) this.registry.set(property.name, property);
-    }
+    this.registry = this.revision ? base!.registry : registryOf(index.sheets);
   }
 
   /** Container queries met so far whose container's size is not known; their rules are left out. */
@@ -97,14 +101,23 @@ export class PageStyles {
     this.unresolved.add(what);
   }
 
-  /** The page with states forced on some of its elements. */
+  /**
+   * The page with states forced on some of its elements; where what a page was made from looks the same in them, its own
+   * view of them.
+   */
   at(forced: ForcedStates = AT_REST): StyledPage {
     let view = this.views.get(forced);
-    if (!view) this.views.set(forced, (view = new StyledPage(this, forced)));
+    if (!view) {
+      const before = this.revision && this.base!.at(forced);
+      const shape = this.revision?.isColourOnlyIn(forced) ? before?.shape : undefined;
+      view = before && !this.revision!.differsIn(forced) ? before : new StyledPage(this, forced, shape);
+      this.views.set(forced, view);
+    }
     return view;
   }
 
-  private activeOf(element: ElementNode) {
+  private activeOf(element: ElementNode): { fixed: readonly RuleEntry[]; stateful: readonly RuleEntry[] } {
+    if (this.base && !this.index.differsFor(element)) return this.base.activeOf(element);
     let found = this.active.get(element);
     if (!found) {
       const { fixed, stateful } = this.index.matchesOf(element);
@@ -122,6 +135,44 @@ export class PageStyles {
 
   /** Rules that match an element, or one of its pseudo-elements, in forced states. */
   private matchedFor(
+    element: ElementNode,
+    pseudo: string | undefined,
+    forced: ForcedStates,
+    inside: ElementStyle | undefined,
+  ): readonly MatchedEntry[] {
+    if (!this.revision) return this.matchedOf(element, pseudo, forced, inside);
+    // Most of the rules are those of the page that this one was made from, and match as they did there.
+    const before = this.base!.matchedOf(element, pseudo, forced, inside);
+    const matched = before.filter(({ entry }) => this.revision!.keeps(entry));
+    for (const entry of this.revision.addedFor(element)) {
+      if (this.rules.isActive(entry)) this.take(matched, entry, false, element, pseudo, forced, inside);
+    }
+    return matched;
+  }
+
+  /** The same, kept where nothing but the forced states has a say. */
+  private matchedOf(
+    element: ElementNode,
+    pseudo: string | undefined,
+    forced: ForcedStates,
+    inside: ElementStyle | undefined,
+  ): readonly MatchedEntry[] {
+    let known = this.matched.get(forced);
+    if (!known) this.matched.set(forced, (known = new Map()));
+    const key = pseudo === undefined ? `${element.order}` : `${element.order} ${pseudo}`;
+    const kept = known.get(key);
+    if (kept) return kept;
+    const matched = this.matchAfresh(element, pseudo, forced, inside);
+    if (!this.asksContainers(element)) known.set(key, matched);
+    return matched;
+  }
+
+  private asksContainers(element: ElementNode): boolean {
+    const { fixed, stateful } = this.activeOf(element);
+    return [fixed, stateful].some((list) => list.some(({ containers }) => containers.length > 0));
+  }
+
+  private matchAfresh(
     element: ElementNode,
     pseudo: string | undefined,
     forced: ForcedStates,
@@ -187,7 +238,8 @@ export class PageStyles {
     forced: ForcedStates,
     parent: ElementStyle | undefined,
   ): ElementStyle | undefined {
-    if (!this.base || (parent && !parent.belongsTo(this.base)) || this.index.addsTo(element)) return undefined;
+    if (!this.base || (parent && !parent.belongsTo(this.base))) return undefined;
+    if (this.index.differsAt(element, undefined, forced)) return undefined;
     return this.base.at(forced).of(element);
   }
 
@@ -199,25 +251,28 @@ export class PageStyles {
     parent: ElementStyle | undefined,
   ): ElementStyle {
     // Where no added rule has a say, neither here nor further up, all is as it was.
-    if (this.base && (!parent || parent.belongsTo(this.base)) && !this.index.addsTo(element)) {
+    if (this.base && (!parent || parent.belongsTo(this.base)) && !this.index.differsAt(element, pseudo, forced)) {
       return this.base.styleOf(element, pseudo, forced, parent);
     }
-    if (pseudo === undefined) {
+    if (pseudo === undefined && !this.revision) {
       const plain = this.plainOf(element);
       if (plain && this.isAtRest(plain, element, forced)) {
         let style = plain.styles.get(parent);
-        if (!style) plain.styles.set(parent, (style = this.intern(element, undefined, plain.rules, parent)));
+        if (!style) plain.styles.set(parent, (style = this.intern(element, undefined, plain.rules, parent, forced)));
         return style;
       }
     }
     const matched = this.matchedFor(element, pseudo, forced, parent);
-    return this.intern(element, pseudo, this.ruleSetFor(element, pseudo, matched), parent);
+    return this.intern(element, pseudo, this.ruleSetFor(element, pseudo, matched), parent, forced);
   }
 
   /** What holds for an element at rest; undefined where containers have a say. */
   private plainOf(element: ElementNode): Plain | undefined {
     let plain = this.plains.get(element);
-    if (plain === undefined) {
+    if (plain === undefined && this.base && !this.index.differsFor(element)) {
+      const known = this.base.plainOf(element);
+      this.plains.set(element, (plain = known ? { ...known, styles: new Map() } : null));
+    } else if (plain === undefined) {
       const { fixed, stateful } = this.activeOf(element);
       const moving = stateful.filter((entry) => entry.selector.pseudoElement === undefined);
       const asks = [...fixed, ...moving].some(
@@ -262,7 +317,7 @@ export class PageStyles {
     }
     let rules = this.ruleSets.get(key);
     if (!rules) {
-      rules = new RuleSet(this.ruleSets.size + 1, strongestOfEachRule(matched), this.rules, [...hints, ...inline]);
+      rules = new RuleSet(++serials, strongestOfEachRule(matched), this.rules, [...hints, ...inline]);
       this.ruleSets.set(key, rules);
     }
     return rules;
@@ -273,16 +328,22 @@ export class PageStyles {
     pseudo: string | undefined,
     rules: RuleSet,
     parent: ElementStyle | undefined,
+    forced: ForcedStates,
   ): ElementStyle {
     const key = `${parent?.serial ?? 0}:${rules.serial}:${pseudo ?? ''}`;
     let style = this.styles.get(key);
     if (!style) {
-      style = new ElementStyle(++serials, element, pseudo, rules, parent, this);
+      const like = this.revision?.isColourOnlyIn(forced) ? this.base!.at(forced).of(element, pseudo) : undefined;
+      style = new ElementStyle(++serials, element, pseudo, rules, parent, this, like);
       this.styles.set(key, style);
     }
     return style;
   }
 }
+
+/** Custom properties that sheets register; of several the last counts. */
+const registryOf = (sheets: readonly CascadeSheet[]): ReadonlyMap<string, RegisteredProperty> =>
+  new Map(sheets.flatMap(({ sheet }) => sheet.registered.map((property) => [property.name, property] as const)));
 
 /** An element's rules and styles at rest. */
 interface Plain {
@@ -295,13 +356,18 @@ interface Plain {
 
 /** A page seen in one set of forced states. */
 export class StyledPage {
+  readonly shape: StyledPage;
   private readonly cache = new Map<ElementNode, ElementStyle>();
   private readonly pseudos = new Map<ElementNode, Map<string, ElementStyle>>();
 
   constructor(
     readonly styles: PageStyles,
     readonly forced: ForcedStates,
-  ) {}
+    /** A view in which every element has the same style but for colours; this one itself where there is no other. */
+    shape?: StyledPage,
+  ) {
+    this.shape = shape ?? this;
+  }
 
   /** @param pseudo name of a pseudo-element without its colons, `before` or `-webkit-scrollbar-thumb` */
   of(element: ElementNode, pseudo?: string): ElementStyle {
@@ -349,6 +415,8 @@ export class ElementStyle {
   private ownSize: FontSize | undefined;
   /** Whether the value worked out last asked nothing of this element's place. */
   private wasSteady = false;
+  /** A style with the same values but for colours, which was there before; this one itself where there is none. */
+  readonly shape: ElementStyle;
 
   constructor(
     readonly serial: number,
@@ -358,7 +426,11 @@ export class ElementStyle {
     private readonly rules: RuleSet,
     readonly parent: ElementStyle | undefined,
     private readonly page: PageStyles,
-  ) {}
+    like?: ElementStyle,
+  ) {
+    // The browser draws such a box as its colours ask.
+    this.shape = like && !this.isMarkWidget ? like.shape : this;
+  }
 
   get environment(): Environment {
     return this.page.environment;
@@ -371,6 +443,7 @@ export class ElementStyle {
 
   /** Which way text runs, as `writing-mode` and `direction` say; those two are never logical themselves. */
   private get flow(): Flow {
+    if (this.shape !== this) return this.shape.flow;
     if (!this.ownFlow) {
       this.ownFlow = HORIZONTAL_FLOW;
       this.ownFlow = flowOf(this.computed('writing-mode'), this.declaredValue('direction'));
@@ -379,6 +452,7 @@ export class ElementStyle {
   }
 
   private flowFor(property: string): Flow {
+    if (this.shape !== this) return this.shape.flowFor(property);
     if (this.ownFlow) return this.ownFlow;
     return FLOWLESS.has(property) || property.startsWith('--') ? HORIZONTAL_FLOW : this.flow;
   }
@@ -475,6 +549,7 @@ export class ElementStyle {
   }
 
   private computedOf(info: PropertyInfo): string {
+    if (this.shape !== this && !info.holdsColour) return this.shape.computedOf(info);
     const known = this.computedTexts[info.id];
     if (known !== undefined) return known;
     const adjusts = info.adjusted === 'always' || (info.adjusted === 'box' && this.isMarkWidget);
@@ -600,6 +675,7 @@ export class ElementStyle {
 
   /** The font size with what browsers remember of it. */
   get size(): FontSize {
+    if (this.shape !== this) return this.shape.size;
     return (this.ownSize ??= this.readSize());
   }
 

@@ -1,12 +1,13 @@
 export {
   planHandover,
+  PlanMemory,
   settingsFor,
   type Plan,
   type PlanInput,
   type PlannedException,
   type SubjectGroup,
 } from './plan.js';
-export { bareRules, comment, printBare, printPlans } from './print.js';
+export { bareRules, comment, printBare, printPlans, type BareRule } from './print.js';
 export { prove, asLastSheet, type Proof, type ProofFailure } from './proof.js';
 export { environmentCases, type EnvironmentCase } from './environments.js';
 export { standardScrollbar } from './scrollbar.js';

@@ -4,7 +4,7 @@ import { NO_SPECIFICITY, compareSpecificity, type Specificity } from '../css/sel
 import { isSubset, type StateBits } from '../css/selector/states.js';
 import { asOneSelector, raiseTo, specificityOf } from '../css/selector/weight.js';
 import { compareConditions, conditionRanks, holdsIn, type Place } from '../look/conditions.js';
-import type { Setting } from '../look/model.js';
+import { settingText, type Setting } from '../look/model.js';
 import { LookResolver, type Decision } from '../look/resolve.js';
 import { Forcer, type Subject } from '../look/subject.js';
 import { pathSelector } from '../page/path.js';
@@ -35,6 +35,8 @@ export interface PlanInput {
   readonly place: Place;
   readonly cases: readonly EnvironmentCase[];
   readonly forcer?: Forcer;
+  /** What earlier plans of the same part worked out, its exceptions, groups, place and cases being the same. */
+  readonly memory?: PlanMemory | undefined;
   /** Only these properties; all that the look touches when absent. */
   readonly only?: ReadonlySet<string> | undefined;
   /** Plans whose rules stand before these and must lose to them, row by row. */
@@ -93,6 +95,26 @@ interface Entry {
   readonly cases: ReadonlySet<EnvironmentCase> | undefined;
 }
 
+interface Planned {
+  readonly key: string;
+  readonly beaten: readonly Applied[];
+  readonly entries: readonly Entry[];
+  /** Those that the rules need, by the weight that these have. */
+  readonly needed: Map<string, readonly Entry[]>;
+}
+
+/** What plans of one part worked out, property by property: an edit of one leaves the others as they were. */
+export class PlanMemory {
+  private readonly byProperty = new Map<string, Planned>();
+
+  /** @internal */
+  unlessKnown(property: string, key: string, make: () => Pick<Planned, 'beaten' | 'entries'>): Planned {
+    let known = this.byProperty.get(property);
+    if (known?.key !== key) this.byProperty.set(property, (known = { key, ...make(), needed: new Map() }));
+    return known;
+  }
+}
+
 /** Settings that may hold for a subject: those of an exception only where it is a member. */
 export const settingsFor = (input: Pick<PlanInput, 'settings' | 'exceptions'>, element: ElementNode): Setting[] =>
   input.settings.filter(
@@ -116,13 +138,25 @@ export function planHandover(input: PlanInput): Plan {
   const sets = [...new Set(targets.flatMap((target) => target.resolver.sets))].sort((a, b) => a - b);
   const touched = [...new Set(targets.flatMap((target) => target.resolver.touched))];
   const properties = input.only ? touched.filter((property) => input.only!.has(property)) : touched;
+  const memory = input.memory ?? new PlanMemory();
+  const inPlay = sets.join();
+  const planned = new Map(
+    properties.map((property) => {
+      const own = input.settings.filter((setting) => setting.property === property).map(settingText);
+      const make = () => ({
+        beaten: beatenBy(targets, property),
+        entries: entriesFor(input, targets, sets, property),
+      });
+      return [property, memory.unlessKnown(property, `${inPlay}|${own.join()}`, make)] as const;
+    }),
+  );
   const unbeatable: Unbeatable[] = [];
   const important = new Set<string>();
   let needed: Specificity = NO_SPECIFICITY;
   let raisedOver: Applied | undefined;
 
   for (const property of properties) {
-    const beaten = beatenBy(targets, property);
+    const { beaten } = planned.get(property)!;
     const strong = beaten.filter((applied) => applied.declaration.important || applied.inline);
     if (strong.length) important.add(property);
     for (const applied of strong.length ? strong : beaten) {
@@ -156,10 +190,17 @@ export function planHandover(input: PlanInput): Plan {
   const base = specificityOf(baseSelector);
   const weight: Specificity = pseudo === undefined ? base : [base[0], base[1], base[2] + 1];
   const entries = properties.flatMap((property) => {
-    const planned = entriesFor(input, targets, sets, property);
-    return planned.filter(
-      (entry) => entry.from === 'look' || earlier || isNeeded(entry, planned, targets, weight, important.has(property)),
-    );
+    const { entries: all, needed } = planned.get(property)!;
+    const isImportant = important.has(property);
+    const key = `${weight.join()} ${isImportant} ${earlier !== undefined}`;
+    let kept = needed.get(key);
+    if (!kept) {
+      kept = all.filter(
+        (entry) => entry.from === 'look' || earlier || isNeeded(entry, all, targets, weight, isImportant),
+      );
+      needed.set(key, kept);
+    }
+    return kept;
   });
   return {
     part: input.part,

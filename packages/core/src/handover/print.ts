@@ -94,6 +94,10 @@ export function printPlans(plans: readonly Plan[], name: string): string {
 export interface BareRule {
   readonly states: StateBits;
   readonly css: string;
+  readonly selector: string;
+  /** Empty where it holds everywhere. */
+  readonly media: string;
+  readonly declarations: readonly PlannedDeclaration[];
 }
 
 /** The rules of a plan as short as they go, for preview frames. */
@@ -102,8 +106,10 @@ export const bareRules = (plan: Plan): BareRule[] =>
     const lines = rule.declarations.map(
       (item) => `${item.property}:${item.value}${item.important ? '!important' : ''}`,
     );
-    const block = `${withStates(plan.part, rule.selector, rule.states)}{${lines.join(';')}}`;
-    return { states: rule.states, css: rule.media ? `@media ${rule.media}{${block}}` : block };
+    const { states, media, declarations } = rule;
+    const selector = withStates(plan.part, rule.selector, states);
+    const block = `${selector}{${lines.join(';')}}`;
+    return { states, css: media ? `@media ${media}{${block}}` : block, selector, media, declarations };
   });
 
 /** The same as one text. */

@@ -1,4 +1,5 @@
 import type { Atom } from '../css/selector/states.js';
+import { once } from '../once.js';
 import { ATOMS, bitsOf, closeBits, type StateBits } from '../css/selector/states.js';
 
 /** An atom of a part's state: a card's hover is not its link's hover. */
@@ -61,20 +62,19 @@ export function settingKey(setting: Pick<Setting, 'part' | 'exception' | 'proper
   ].join('|');
 }
 
+/** A setting as text, the same for equal ones. */
+export const settingText = once((setting: Setting): string => `${settingKey(setting)}=${setting.value}`);
+
 export const statesOf = (part: string, atoms: readonly Atom[]): PartAtom[] =>
   ATOMS.filter((atom) => atoms.includes(atom)).map((state) => ({ part, state }));
 
 /** The atoms of a setting, as a closed set; all of them are those of the part that carries the state. */
 export const bitsOfWhen = (when: When): StateBits => closeBits(bitsOf(when.states.map((atom) => atom.state)));
 
-const indexes = new WeakMap<Look, ReadonlyMap<string, Setting>>();
-
 /** The settings of a look by their keys; looks are never changed, so it is made once. */
-export function settingIndex(look: Look): ReadonlyMap<string, Setting> {
-  let index = indexes.get(look);
-  if (!index) indexes.set(look, (index = new Map(look.settings.map((setting) => [settingKey(setting), setting]))));
-  return index;
-}
+export const settingIndex = once(
+  (look: Look): ReadonlyMap<string, Setting> => new Map(look.settings.map((setting) => [settingKey(setting), setting])),
+);
 
 /** Sets values in one step; an undefined value clears the cell back to what it follows. */
 export function changeLook(

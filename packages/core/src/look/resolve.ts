@@ -1,12 +1,13 @@
 import type { Applied } from '../css/applied.js';
 import type { Environment } from '../css/environment.js';
-import { CARRIED, type StateBits } from '../css/selector/states.js';
+import type { StateBits } from '../css/selector/states.js';
 import type { ElementStyle } from '../css/styles.js';
 import type { StagedPages } from '../page/staged-pages.js';
 import { compareConditions, holdsIn, type Place } from './conditions.js';
-import { closedSets, highestWithin, smallestWithSame } from './lattice.js';
+import { highestWithin } from './lattice.js';
 import { bitsOfWhen, type Setting } from './model.js';
-import { statesInPlay, type Forcer, type Subject } from './subject.js';
+import { siteWinners, type SiteWinners } from './site-winners.js';
+import type { Forcer, Subject } from './subject.js';
 
 /** What decides a property of an element in a state. */
 export interface Decision {
@@ -27,20 +28,19 @@ export interface Decision {
  */
 export class LookResolver {
   private readonly bySetting = new Map<string, Map<StateBits, Setting>>();
-  private readonly decisions = new Map<string, Decision>();
-  private readonly styles = new Map<StateBits, ElementStyle>();
-  readonly sets: readonly StateBits[];
+  private readonly decisions = new Map<string, Map<StateBits, Decision>>();
+  private readonly winners: SiteWinners;
 
   constructor(
-    private readonly site: StagedPages,
+    site: StagedPages,
     readonly environment: Environment,
     readonly subject: Subject,
     settings: readonly Setting[],
     place: Place,
-    private readonly forcer: Forcer,
+    forcer: Forcer,
     extraStates: StateBits = 0,
   ) {
-    let inPlay = statesInPlay(site, environment, subject) | extraStates;
+    let inPlay = extraStates;
     for (const setting of settings) {
       const bits = bitsOfWhen(setting.when);
       inPlay |= bits;
@@ -50,7 +50,12 @@ export class LookResolver {
       const other = own.get(bits);
       if (!other || compareConditions(setting, other) >= 0) own.set(bits, setting);
     }
-    this.sets = closedSets(inPlay).filter((set) => (set & CARRIED & ~subject.states.possible) === 0);
+    this.winners = siteWinners(site, environment, subject, forcer, inPlay);
+  }
+
+  /** Every closed set of the states in play that the subject can be in, by rising rank. */
+  get sets(): readonly StateBits[] {
+    return this.winners.sets;
   }
 
   /** Properties that the look sets in some state. */
@@ -60,26 +65,19 @@ export class LookResolver {
 
   /** The subject as the site has it, without the look. */
   siteStyle(state: StateBits): ElementStyle {
-    let style = this.styles.get(state);
-    if (!style) {
-      style = this.forcer.see(this.site, this.environment, this.subject, state).style;
-      this.styles.set(state, style);
-    }
-    return style;
+    return this.winners.style(state);
   }
 
   /** The site's own winner in a state. */
   siteWinner(property: string, state: StateBits): Applied | undefined {
-    return this.siteStyle(state).winner(property);
+    return this.winners.winner(property, state);
   }
 
-  /** Rules are shared objects, so the declaration's identity tells one winner from another. */
-  private siteIdentity = (property: string) => (state: StateBits) => this.siteWinner(property, state)?.declaration;
-
   decide(property: string, state: StateBits): Decision {
-    const key = `${property} ${state}`;
-    let decision = this.decisions.get(key);
-    if (!decision) this.decisions.set(key, (decision = this.decideAfresh(property, state)));
+    let known = this.decisions.get(property);
+    if (!known) this.decisions.set(property, (known = new Map()));
+    let decision = known.get(state);
+    if (!decision) known.set(state, (decision = this.decideAfresh(property, state)));
     return decision;
   }
 
@@ -87,7 +85,7 @@ export class LookResolver {
     const own = this.bySetting.get(property);
     const chosen = own && highestWithin(own, state);
     const winner = this.siteWinner(property, state);
-    const belongs = smallestWithSame(state, this.sets, this.siteIdentity(property));
+    const belongs = this.winners.belongs(property, state);
     if (chosen && chosen[0] >= belongs) {
       return { from: 'look', set: chosen[0], value: chosen[1].value, setting: chosen[1] };
     }

@@ -5,6 +5,7 @@ import { bitOf, CARRIED, CARRIED_ATOMS, type StateBits } from '../css/selector/s
 import { mayMatch } from '../css/rules.js';
 import type { Origin } from '../css/sheet.js';
 import type { ElementStyle, StyledPage } from '../css/styles.js';
+import { once } from '../once.js';
 import type { MarkupChange } from '../page/stage.js';
 import type { StagedPage, StagedPages } from '../page/staged-pages.js';
 import type { ElementNode } from '../page/tree.js';
@@ -59,6 +60,17 @@ export class Forcer {
     return forced;
   }
 
+  private readonly changes = once((_reveal: Reveal) =>
+    once((_subject: Subject) => new Map<StateBits, readonly MarkupChange[]>()),
+  );
+
+  private changesFor(subject: Subject, bits: StateBits, reveal: Reveal): readonly MarkupChange[] {
+    const known = this.changes(reveal)(subject);
+    let changes = known.get(bits);
+    if (!changes) known.set(bits, (changes = [...reveal.changes, ...subject.states.changesFor(bits)]));
+    return changes;
+  }
+
   /** A subject of the page in a set of atoms. */
   see(
     pages: StagedPages,
@@ -67,8 +79,7 @@ export class Forcer {
     bits: StateBits,
     reveal: Reveal = NO_REVEAL,
   ): SeenSubject {
-    const changes = subject.states.changesFor(bits);
-    const stage = pages.at(reveal.changes.length ? [...reveal.changes, ...changes] : changes);
+    const stage = pages.at(this.changesFor(subject, bits, reveal));
     const carrier = stage.tree.elements[subject.carrier.order]!;
     const left = CarriedStates.remaining(bits, subject.states.possible);
     const pointed = reveal.pointed.map((node) => stage.tree.elements[node.order]!);

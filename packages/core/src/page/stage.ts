@@ -1,3 +1,4 @@
+import { once } from '../once.js';
 import type { ElementNode, PageTree } from './tree.js';
 
 /** One attribute of one element as it is to be; an undefined value takes it away. */
@@ -10,11 +11,12 @@ export interface MarkupChange {
 }
 
 /** Changes in a fixed order, as a key. */
-export const changesKey = (changes: readonly MarkupChange[]): string =>
+export const changesKey = once((changes: readonly MarkupChange[]): string =>
   changes
     .map(({ order, name, value }) => `${order} ${name}${value === undefined ? '' : `=${value}`}`)
     .sort()
-    .join('\n');
+    .join('\n'),
+);
 
 type Mutable = { -readonly [K in keyof ElementNode]: ElementNode[K] } & {
   children: ElementNode[];

@@ -1,5 +1,6 @@
 import type { Environment } from '../css/environment.js';
-import { RuleIndex, type CascadeSheet } from '../css/rules.js';
+import { RevisedRules, type RuleRevision } from '../css/revised-rules.js';
+import { RuleIndex, type CascadeSheet, type PageRules } from '../css/rules.js';
 import { PageStyles, type KnownMeasures } from '../css/styles.js';
 import { changesKey, stageTree, type MarkupChange } from './stage.js';
 import type { PageTree } from './tree.js';
@@ -19,9 +20,9 @@ export class StagedPage {
 
   constructor(
     readonly tree: PageTree,
-    readonly index: RuleIndex,
+    readonly index: PageRules,
     private readonly known: KnownMeasures,
-    /** The same page without the sheets that were put behind its own. */
+    /** The page that this one was made from, by more sheets or by other rules. */
     private readonly base?: StagedPage,
   ) {}
 
@@ -34,6 +35,11 @@ export class StagedPage {
     }
     return styles;
   }
+}
+
+function indexOf({ index }: StagedPage): RuleIndex {
+  if (index instanceof RuleIndex) return index;
+  throw new TypeError('A page whose rules were revised is revised again from the page that it was made from.');
 }
 
 /** Beyond this the least recently used are made again when they are asked for. */
@@ -84,7 +90,15 @@ export class StagedPages {
     if (!more.length) return this;
     return new StagedPages(this.tree, this.known, (changes) => {
       const base = this.at(changes);
-      return new StagedPage(base.tree, base.index.extended(more), this.known, base);
+      return new StagedPage(base.tree, indexOf(base).extended(more), this.known, base);
+    });
+  }
+
+  /** The same page with other rules in the sheets that it was extended by; all that they do not touch is taken over. */
+  revised(revision: RuleRevision): StagedPages {
+    return new StagedPages(this.tree, this.known, (changes) => {
+      const base = this.at(changes);
+      return new StagedPage(base.tree, new RevisedRules(indexOf(base), revision), this.known, base);
     });
   }
 }

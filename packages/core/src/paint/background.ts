@@ -3,6 +3,7 @@ import type { ElementStyle } from '../css/styles.js';
 import type { ElementNode } from '../page/tree.js';
 import { splitTopLevel } from '../css/values/split.js';
 import { readShadows } from '../value/shadow.js';
+import { once } from '../once.js';
 import { inset, shared, type Box } from './box.js';
 import { borderWidths, namedBox, paddingBox } from './boxes.js';
 import type { Fill, Pattern, Tiling } from './fill.js';
@@ -190,11 +191,25 @@ export function borderFills(style: ElementStyle, box: Box): Fill[] {
   });
 }
 
+/** Grounds without pictures and gradients, by their boxes: they depend on nothing else. */
+const plainFills = once((_style: ElementStyle) => new WeakMap<object, readonly Fill[]>());
+/** Stands for the box where none is known. */
+const NO_BOX = {};
+
 /**
  * What the ground of an element paints, from back to front: its colour, its layers, shadows inside it, its borders.
  * Source: CSS Backgrounds 3, sections 2.10 and 6.
  */
-export function backgroundFills(input: BackgroundInput): Fill[] {
+export function backgroundFills(input: BackgroundInput): readonly Fill[] {
+  const { style, box, tried } = input;
+  if (tried || style.text('background-image') !== 'none') return fillsOf(input);
+  const known = plainFills(style);
+  let fills = known.get(box ?? NO_BOX);
+  if (!fills) known.set(box ?? NO_BOX, (fills = fillsOf(input)));
+  return fills;
+}
+
+function fillsOf(input: BackgroundInput): Fill[] {
   const { style, box } = input;
   const clips = splitTopLevel(style.text('background-clip'));
   const layers = layersOf(style);

@@ -1,4 +1,5 @@
 import type { ElementStyle } from '../css/styles.js';
+import { oncePerShape } from '../once.js';
 import { inset, type Box } from './box.js';
 import { lengthIn } from './length.js';
 
@@ -8,8 +9,9 @@ type Four = readonly [number, number, number, number];
 const sides = (read: (side: string) => number): Four => SIDES.map(read) as unknown as Four;
 
 /** Widths of the four borders that are drawn, in pixels. */
-export const borderWidths = (style: ElementStyle): Four =>
-  sides((side) => Math.max(0, Number.parseFloat(style.text(`border-${side}-width`)) || 0));
+export const borderWidths = oncePerShape((style: ElementStyle): Four =>
+  sides((side) => Math.max(0, Number.parseFloat(style.text(`border-${side}-width`)) || 0)),
+);
 
 const paddings = (style: ElementStyle, width: number): Four =>
   sides((side) => Math.max(0, lengthIn(style.text(`padding-${side}`), width) ?? 0));

@@ -43,7 +43,7 @@ export function applyFilters(colour: Rgba, filters: SceneGroup['filters']): Rgba
 }
 
 /** Paints nodes of one colour each; `marked` says whether what is measured is painted too. */
-function paintFlat(nodes: readonly SceneNode[], marked: boolean): Rgba {
+export function paintFlat(nodes: readonly SceneNode[], marked: boolean): Rgba {
   let colour = TRANSPARENT;
   for (const node of nodes) {
     if (node.kind === 'solid') colour = over(node.colour, colour);

@@ -1,13 +1,16 @@
-import { contrastRatio } from '../colour/contrast.js';
+import { over } from '../colour/composite.js';
+import { contrastRatio, luminance } from '../colour/contrast.js';
 import { BLUE_LUMINANCE, GREEN_LUMINANCE, RED_LUMINANCE } from '../colour/luminance-table.js';
 import type { Rgba } from '../colour/rgba.js';
+import { once } from '../once.js';
 import { sweep } from '../picture/sweep.js';
 import type { Box } from './box.js';
 import type { PatternFill, SolidFill } from './fill.js';
 import { flatPair, isFlat } from './flat.js';
+import { piecesOf, type Piece } from './pieces.js';
 import { colourOfSteps, pixelOf, rasters } from './raster.js';
 import type { Scene, SceneNode } from './scene.js';
-import { splitScene, type Split } from './spread.js';
+import { nodesText, splitAnywhere, splitScene, type Split, type SpreadColour } from './spread.js';
 
 /** What was found where something is painted on what lies behind it. */
 export interface Measurement {
@@ -110,6 +113,14 @@ const MOST_TRIED = 40_000;
 
 /** Every colour that may lie behind, where it is not known which one does. */
 function measureAny(nodes: readonly SceneNode[], needed: number, halo: Halo | undefined): Measurement | undefined {
+  const split = splitAnywhere(nodes);
+  if (split) {
+    const found = measureSplit(split, nodes, needed, halo);
+    if (found === COVERED) return undefined;
+    const { worst, best } = found;
+    // Where each colour gives the same answer it does not matter which one it is.
+    return { ...found, at: undefined, share: worst >= needed ? 0 : best < needed ? 1 : undefined };
+  }
   const patterns = patternsOf(nodes);
   const choices = patterns.map(({ pattern }) => [...pattern.colours()].map(straight));
   const count = choices.reduce((product, { length }) => product * Math.max(1, length), 1);
@@ -209,9 +220,88 @@ function asSweep(nodes: readonly SceneNode[], areas: readonly Box[], needed: num
 const luminanceOf = ([r, g, b]: readonly [number, number, number]) =>
   RED_LUMINANCE[r]! + GREEN_LUMINANCE[g]! + BLUE_LUMINANCE[b]! + 0.05;
 
+/** Opaque text and the plain colours between it and what varies; undefined where it is not so plain. */
+function opaqueInk(rest: readonly SceneNode[]): { ink: Rgba; veils: readonly SolidFill[] } | undefined {
+  const mark = rest.at(-1);
+  if (mark?.kind !== 'mark' || mark.fills.length !== 1) return undefined;
+  const [ink] = mark.fills;
+  if (ink?.kind !== 'solid' || ink.colour.alpha < 1) return undefined;
+  const veils = rest.slice(0, -1);
+  return veils.every((node) => node.kind === 'solid') ? { ink: ink.colour, veils } : undefined;
+}
+
+/** Colours under veils that were seen through lately: a veil stays while the text on it is tried in other colours. */
+const veiled = once((_colours: readonly SpreadColour[]) => new Map<string, readonly SpreadColour[]>());
+const MOST_VEILS = 12;
+
+function underVeils(colours: readonly SpreadColour[], veils: readonly SolidFill[]): readonly SpreadColour[] {
+  if (!veils.length) return colours;
+  const known = veiled(colours);
+  const key = nodesText(veils);
+  let found = known.get(key);
+  if (!found) {
+    found = colours.map((own) => ({
+      ...own,
+      colour: veils.reduce((below, veil) => over(veil.colour, below), own.colour),
+    }));
+    if (known.size >= MOST_VEILS) known.clear();
+    known.set(key, found);
+  }
+  return found;
+}
+
+/** Colours from the darkest to the lightest, with how many pixels have them or darker ones. */
+const byLight = once((colours: readonly SpreadColour[]) => {
+  const sorted = colours.map((own) => ({ ...own, light: luminance(own.colour) })).sort((a, b) => a.light - b.light);
+  let pixels = 0;
+  const upTo = sorted.map(({ count }) => (pixels += count));
+  return { sorted, upTo, pixels };
+});
+
+/** Contrast of one colour with many depends on their luminance alone: the nearest to it is the worst. */
+function measureByLight(
+  colours: readonly SpreadColour[],
+  ink: Rgba,
+  nodes: readonly SceneNode[],
+  needed: number,
+): Measurement | typeof COVERED {
+  const { sorted, upTo, pixels } = byLight(colours);
+  if (!sorted.length) return COVERED;
+  const own = luminance(ink);
+  /** The first that is lighter than a limit, or as light. */
+  const from = (limit: number, orEqual: boolean) => {
+    let [low, high] = [0, sorted.length];
+    while (low < high) {
+      const middle = (low + high) >> 1;
+      const { light } = sorted[middle]!;
+      if (light < limit || (!orEqual && light === limit)) low = middle + 1;
+      else high = middle;
+    }
+    return low;
+  };
+  const ratioOf = (i: number) => contrastRatio(ink, sorted[i]!.colour);
+  const at = from(own, true);
+  const near = [at - 1, at].filter((i) => i >= 0 && i < sorted.length);
+  const worstAt = near.reduce((best, i) => (ratioOf(i) < ratioOf(best) ? i : best), near[0]!);
+  const best = Math.max(ratioOf(0), ratioOf(sorted.length - 1));
+  const first = from((own + 0.05) / needed - 0.05, false);
+  const last = from((own + 0.05) * needed - 0.05, true);
+  const short = last > first ? upTo[last - 1]! - (upTo[first - 1] ?? 0) : 0;
+  const { colour, x, y } = sorted[worstAt]!;
+  return {
+    worst: ratioOf(worstAt),
+    best,
+    foreground: ink,
+    background: colour,
+    at: { x, y },
+    share: short / pixels,
+    varies: variesBy(nodes),
+  };
+}
+
 /** Text over what varies, each colour of which is looked at once however many pixels have it. */
 function measureSplit(
-  { colours, rest }: Split,
+  { colours, rest }: Pick<Split, 'colours' | 'rest'>,
   nodes: readonly SceneNode[],
   needed: number,
   halo: Halo | undefined,
@@ -220,6 +310,8 @@ function measureSplit(
   let short = 0;
   let best = 0;
   let worst: Measurement | undefined;
+  const plain = halo ? undefined : opaqueInk(rest);
+  if (plain) return measureByLight(underVeils(colours, plain.veils), plain.ink, nodes, needed);
   for (const { colour, count, x, y } of colours) {
     const { foreground, background, shown } = flatPair([{ kind: 'solid', colour, box: undefined }, ...rest]);
     if (shown < HARDLY) continue;
@@ -229,6 +321,31 @@ function measureSplit(
     if (ratio > best) best = ratio;
     if (worst && ratio >= worst.worst) continue;
     worst = { worst: ratio, best, foreground, background: beside, at: { x, y }, share: 0, varies: undefined };
+  }
+  return worst ? { ...worst, best, share: short / pixels, varies: variesBy(nodes) } : COVERED;
+}
+
+/** The same where no place but those along a few edges differs from the next. */
+function measurePieces(
+  pieces: readonly Piece[],
+  nodes: readonly SceneNode[],
+  needed: number,
+  halo: Halo | undefined,
+): Measurement | typeof COVERED {
+  let pixels = 0;
+  let short = 0;
+  let best = 0;
+  let worst: Measurement | undefined;
+  for (const piece of pieces) {
+    const { foreground, background, shown } = flatPair(piece.nodes);
+    if (shown < HARDLY) continue;
+    const { ratio, beside } = worstAround(foreground, background, halo);
+    pixels += piece.count;
+    if (ratio < needed) short += piece.count;
+    if (ratio > best) best = ratio;
+    if (worst && ratio >= worst.worst) continue;
+    const at = { x: piece.x, y: piece.y };
+    worst = { worst: ratio, best, foreground, background: beside, at, share: 0, varies: undefined };
   }
   return worst ? { ...worst, best, share: short / pixels, varies: variesBy(nodes) } : COVERED;
 }
@@ -285,6 +402,8 @@ export function measureScene(
   if (isFlat(nodes)) return measureFlat(nodes, needed, halo);
   const placed = patternsOf(nodes).every(({ tiling }) => tiling);
   if (!placed || !areas.length) return measureAny(nodes, needed, halo);
+  const pieces = piecesOf(nodes, areas);
+  if (pieces) return measurePieces(pieces, nodes, needed, halo);
   const swept = halo ? undefined : asSweep(nodes, areas, needed);
   if (swept) return swept;
   const split = splitScene(nodes, areas);

@@ -1,7 +1,9 @@
+import { over } from '../colour/composite.js';
 import { WHITE, type Rgba } from '../colour/rgba.js';
 import type { ElementStyle, StyledPage } from '../css/styles.js';
 import type { Geometry } from '../page/geometry.js';
 import { selfAndAncestors, type ElementNode } from '../page/tree.js';
+import { once, oncePerShape } from '../once.js';
 import { backgroundFills, textFills, type BackgroundInput } from './background.js';
 import { BLENDS, type Blend } from './blend.js';
 import { contentBox } from './boxes.js';
@@ -62,15 +64,20 @@ interface Doubts {
   add: (why: string) => void;
 }
 
-function groupOf(element: ElementNode, style: ElementStyle, nodes: readonly SceneNode[], doubts: Doubts): SceneGroup {
-  const filters = readFilters(style.text('filter'));
-  if (filters.inexact.length) doubts.add(`A filter changes the colours of ${tagOf(element)}.`);
+/** How what an element paints is put on what lies behind it. */
+const puttingOf = oncePerShape((style: ElementStyle) => {
+  const { apply, inexact } = readFilters(style.text('filter'));
   const mode = style.text('mix-blend-mode');
-  const blend = mode === 'normal' ? undefined : BLENDS[mode];
-  if (mode !== 'normal' && !blend) doubts.add(`${tagOf(element)} is blended with what lies behind it.`);
   const opacity = opacityOf(style);
   const key = `${opacity} ${mode} ${style.text('filter')}`;
-  return { kind: 'group', key, opacity, blend, filters: filters.apply, nodes };
+  return { key, opacity, mode, blend: mode === 'normal' ? undefined : BLENDS[mode], filters: apply, inexact };
+});
+
+function groupOf(element: ElementNode, style: ElementStyle, nodes: readonly SceneNode[], doubts: Doubts): SceneGroup {
+  const { key, opacity, mode, blend, filters, inexact } = puttingOf(style);
+  if (inexact.length) doubts.add(`A filter changes the colours of ${tagOf(element)}.`);
+  if (mode !== 'normal' && !blend) doubts.add(`${tagOf(element)} is blended with what lies behind it.`);
+  return { kind: 'group', key, opacity, blend, filters, nodes };
 }
 
 const isPlain = ({ opacity, blend, filters }: SceneGroup) => opacity === 1 && !blend && !filters.length;
@@ -113,7 +120,8 @@ export const grounded = (nodes: readonly SceneNode[], colour: Rgba): SceneNode[]
     return node.kind === 'solid' && node.ground ? { ...node, colour } : node;
   });
 
-const paperFor = (view: StyledPage): Rgba => (view.of(view.styles.tree.root).scheme === 'dark' ? DARK_PAPER : WHITE);
+const paperUnder = (root: ElementStyle): Rgba => (root.scheme === 'dark' ? DARK_PAPER : WHITE);
+const paperFor = (view: StyledPage): Rgba => paperUnder(view.of(view.styles.tree.root));
 
 /** The element whose ground is painted over the whole canvas (CSS Backgrounds 3, section 2.11.2). */
 function canvasOwner(view: StyledPage): ElementNode {
@@ -171,7 +179,8 @@ function fromGeometry(looking: Looking, geometry: Geometry, what: Measurable, ar
   }));
 
   const nodesOf = (step: PaintStep): SceneNode[] => {
-    const { element, pseudo, style, box, clip } = step;
+    const { element, pseudo, box, clip } = step;
+    const style = view.of(element, pseudo);
     if (step.kind === 'ground') {
       if (element === owner && !pseudo) return [];
       return bySide(backgroundFills(input(style, box, element, pseudo)), clip, area);
@@ -186,7 +195,7 @@ function fromGeometry(looking: Looking, geometry: Geometry, what: Measurable, ar
   const build = (group: PaintGroup): SceneGroup =>
     groupOf(
       group.element,
-      group.style,
+      view.of(group.element, group.pseudo),
       group.steps.flatMap((step): SceneNode[] => (step.kind === 'group' ? [build(step)] : nodesOf(step))),
       doubts,
     );
@@ -267,6 +276,42 @@ function fromAncestors(looking: Looking, what: Measurable): Scene {
   }
   const all = simplify([{ kind: 'solid', colour: paperFor(view), box: undefined }, ...nodes]);
   return { nodes: all, basis: 'ancestors', doubt: doubtOf(all) ?? [...why][0] };
+}
+
+/** True where an element's ground is at most a colour, and lies on what is behind as it is and stays in its place. */
+const hasPlainGround = oncePerShape((style) => {
+  const { opacity, mode, filters, inexact } = puttingOf(style);
+  return (
+    opacity === 1 &&
+    mode === 'normal' &&
+    !filters.length &&
+    !inexact.length &&
+    style.text('backdrop-filter') === 'none' &&
+    !style.text('background-clip').includes('text') &&
+    /^(static|relative|sticky)$/.test(style.text('position'))
+  );
+});
+
+/**
+ * The colour behind what an element holds, where neither it nor its ancestors paint more than plain colours. The same
+ * that `groundOf` comes to, without a scene; undefined where it takes one.
+ */
+export const plainGround = once((style: ElementStyle): Rgba | undefined => {
+  if (!hasPlainGround(style) || style.text('background-image') !== 'none') return undefined;
+  const behind = style.parent ? plainGround(style.parent) : paperUnder(style);
+  return behind && over(style.colour('background-color'), behind);
+});
+
+/** Grounds that were put together, by the style of the element, which has those of its ancestors, and by the pictures. */
+const grounds = once((_style: ElementStyle) => once((_pictures: PictureSource) => new Map<number, Scene>()));
+
+/** What an element and its ancestors paint behind what it holds, wherever they stand. */
+export function groundOf(looking: Looking, element: ElementNode): Scene {
+  const pictures = looking.withoutPictures ? NOTHING : looking.pictures;
+  const known = grounds(looking.view.of(element))(pictures);
+  let scene = known.get(element.order);
+  if (!scene) known.set(element.order, (scene = fromAncestors({ ...looking, pictures }, { element })));
+  return scene;
 }
 
 function doubtOf(nodes: readonly SceneNode[]): string | undefined {

@@ -1,8 +1,9 @@
 import type { Box } from './box.js';
-import { isFlat } from './flat.js';
+import { over } from '../colour/composite.js';
+import { TRANSPARENT, type Rgba } from '../colour/rgba.js';
+import { isFlat, paintFlat } from './flat.js';
 import { colourOfSteps, pixelOf, rasters } from './raster.js';
 import { hasMark, type SceneNode } from './scene.js';
-import type { Rgba } from '../colour/rgba.js';
 
 /** A colour that lies somewhere in an area, in how many of its pixels, and where the first of them is. */
 export interface SpreadColour {
@@ -16,6 +17,8 @@ export interface SpreadColour {
 export interface Split {
   readonly colours: readonly SpreadColour[];
   readonly rest: readonly SceneNode[];
+  /** Whether pictures are among it, or gradients alone. */
+  readonly varies: 'picture' | 'gradient';
 }
 
 const texts = new WeakMap<SceneNode, string>();
@@ -28,25 +31,39 @@ function signature(node: SceneNode): string {
   if (node.kind === 'solid') {
     const { r, g, b, alpha } = node.colour;
     const hole = node.hole ? `${node.hole.x},${node.hole.y},${node.hole.width},${node.hole.height}` : '';
-    text = `s${r},${g},${b},${alpha}|${box}|${hole}`;
+    text = `s${r},${g},${b},${alpha}|${box}|${hole}${node.ground ? 't' : ''}`;
   } else if (node.kind === 'pattern') {
     const tiling = node.tiling;
     text = `p${node.pattern.key}|${tiling?.x},${tiling?.y},${tiling?.stepX},${tiling?.stepY}|${box}`;
   } else if (node.kind === 'backdrop') text = `b${node.key}|${box}`;
-  else if (node.kind === 'group') text = `g${node.key}[${node.nodes.map(signature).join(';')}]`;
-  else text = node.kind;
+  else if (node.kind === 'group') text = `g${node.key}[${nodesText(node.nodes)}]`;
+  else text = node.kind === 'mark' ? `m[${nodesText(node.fills)}]` : node.kind;
   texts.set(node, text);
   return text;
 }
+
+/** Says what nodes paint. */
+export const nodesText = (nodes: readonly SceneNode[]): string => nodes.map(signature).join(';');
 
 const known = new Map<string, readonly SpreadColour[]>();
 /** Areas whose colours are kept; the page's parts are measured in state after state. */
 const MOST_KNOWN = 600;
 
 function coloursOf(nodes: readonly SceneNode[], areas: readonly Box[]): readonly SpreadColour[] {
-  const key = `${nodes.map(signature).join(';')}#${areas.map(({ x, y, width, height }) => `${x},${y},${width},${height}`).join(';')}`;
+  const key = `${nodesText(nodes)}#${areas.map(({ x, y, width, height }) => `${x},${y},${width},${height}`).join(';')}`;
+  return kept(key, () => paintedColours(nodes, areas));
+}
+
+function kept(key: string, make: () => readonly SpreadColour[]): readonly SpreadColour[] {
   const before = known.get(key);
   if (before) return before;
+  const colours = make();
+  if (known.size >= MOST_KNOWN) known.delete(known.keys().next().value!);
+  known.set(key, colours);
+  return colours;
+}
+
+function paintedColours(nodes: readonly SceneNode[], areas: readonly Box[]): readonly SpreadColour[] {
   const found = new Map<number, SpreadColour>();
   for (const area of areas) {
     for (const raster of rasters(nodes, area)) {
@@ -67,10 +84,7 @@ function coloursOf(nodes: readonly SceneNode[], areas: readonly Box[]): readonly
       }
     }
   }
-  const colours = [...found.values()];
-  if (known.size >= MOST_KNOWN) known.delete(known.keys().next().value!);
-  known.set(key, colours);
-  return colours;
+  return [...found.values()];
 }
 
 /**
@@ -83,8 +97,40 @@ export function splitScene(nodes: readonly SceneNode[], areas: readonly Box[]): 
   const last = nodes.findLastIndex((node) => !isFlat([node]));
   const under = nodes.slice(0, last + 1);
   if (last < 0 || under.some((node) => hasMark(node) || isTried(node))) return undefined;
-  return { colours: coloursOf(under, areas), rest: nodes.slice(last + 1) };
+  const varies = under.some(holdsPicture) ? 'picture' : 'gradient';
+  return { colours: coloursOf(under, areas), rest: nodes.slice(last + 1), varies };
 }
+
+const holdsPicture = (node: SceneNode): boolean =>
+  node.kind === 'group' ? node.nodes.some(holdsPicture) : node.kind === 'pattern' && node.what === 'picture';
 
 const isTried = (node: SceneNode): boolean =>
   node.kind === 'group' ? node.nodes.some(isTried) : node.kind === 'solid' && node.ground !== undefined;
+
+/**
+ * The same where it is not known which colour of a picture or gradient lies behind: each of them may.
+ *
+ * @returns undefined where more than one varies, or what is measured, or tried, is itself among it
+ */
+export function splitAnywhere(nodes: readonly SceneNode[]): Omit<Split, 'varies'> | undefined {
+  const at = nodes.findIndex(({ kind }) => kind === 'pattern');
+  const pattern = nodes[at];
+  const under = nodes.slice(0, at);
+  const rest = nodes.slice(at + 1);
+  if (pattern?.kind !== 'pattern' || !isFlat(under) || !isFlat(rest)) return undefined;
+  if (under.some((node) => hasMark(node) || isTried(node))) return undefined;
+  const colours = kept(`anywhere ${nodesText([...under, pattern])}`, () => {
+    const below = paintFlat(under, false);
+    const found = new Map<number, SpreadColour>();
+    for (const [r, g, b, alpha] of pattern.pattern.colours()) {
+      const own = alpha > 0 ? { r: r / alpha, g: g / alpha, b: b / alpha, alpha } : TRANSPARENT;
+      const colour = over(own, below);
+      // What differs by less than a step of a screen is one colour.
+      const [red, green, blue] = [colour.r, colour.g, colour.b].map((value) => Math.round(value * 255));
+      const code = (red! << 16) | (green! << 8) | blue!;
+      if (!found.has(code)) found.set(code, { colour: colourOfSteps([red!, green!, blue!]), count: 1, x: 0, y: 0 });
+    }
+    return [...found.values()];
+  });
+  return { colours, rest };
+}

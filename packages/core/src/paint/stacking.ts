@@ -1,6 +1,7 @@
 import type { ElementStyle, StyledPage } from '../css/styles.js';
 import type { Geometry } from '../page/geometry.js';
 import type { ElementNode } from '../page/tree.js';
+import { once, oncePerShape } from '../once.js';
 import { paddingBox } from './boxes.js';
 import { meets, shared, type Box } from './box.js';
 import { opacityOf } from './opacity.js';
@@ -12,7 +13,6 @@ export interface PaintStep {
   readonly kind: 'ground' | 'content';
   readonly element: ElementNode;
   readonly pseudo: PseudoName | undefined;
-  readonly style: ElementStyle;
   readonly box: Box;
   /** What of it is not cut off; undefined where nothing cuts. */
   readonly clip: Box | undefined;
@@ -22,7 +22,7 @@ export interface PaintStep {
 export interface PaintGroup {
   readonly kind: 'group';
   readonly element: ElementNode;
-  readonly style: ElementStyle;
+  readonly pseudo: PseudoName | undefined;
   readonly steps: readonly (PaintStep | PaintGroup)[];
 }
 
@@ -61,23 +61,63 @@ const isGroup = (style: ElementStyle): boolean =>
 
 const MAKES_CONTEXT = /\b(transform|opacity|filter|perspective|translate|rotate|scale|z-index|mix-blend-mode)\b/;
 
-/** Whether an element makes a stacking context (CSS Positioned Layout 4, section 2.1, and the modules that add to it). */
-function makesContext(style: ElementStyle, parent: ElementStyle | undefined): boolean {
+/** What of a style decides where in the order an element is painted. */
+interface Place {
+  readonly display: string;
+  readonly position: string;
+  readonly isVisible: boolean;
+  readonly isFloat: boolean;
+  readonly zIndex: string;
+  readonly isCut: boolean;
+  readonly isTransformed: boolean;
+  /** Its children are laid out as flexible or grid items. */
+  readonly isFlexible: boolean;
+  /** It makes a stacking context, whatever its parent is. */
+  readonly isContext: boolean;
+}
+
+const placeOf = oncePerShape((style: ElementStyle): Place => {
+  const display = style.text('display');
   const position = style.text('position');
+  const zIndex = style.text('z-index');
+  return {
+    display,
+    position,
+    zIndex,
+    isVisible: style.text('visibility') === 'visible',
+    isFloat: style.text('float') !== 'none',
+    isCut: style.text('overflow-x') !== 'visible' || style.text('overflow-y') !== 'visible',
+    isTransformed: style.text('transform') !== 'none',
+    isFlexible: /flex|grid/.test(display),
+    isContext: makesContext(style, position, zIndex),
+  };
+});
+
+const APART = [
+  'transform',
+  'translate',
+  'rotate',
+  'scale',
+  'perspective',
+  'clip-path',
+  'mask-image',
+  'backdrop-filter',
+] as const;
+
+/** Whether an element makes a stacking context (CSS Positioned Layout 4, section 2.1, and the modules that add to it). */
+function makesContext(style: ElementStyle, position: string, zIndex: string): boolean {
   if (position === 'fixed' || position === 'sticky' || isGroup(style)) return true;
-  if (style.text('z-index') !== 'auto') {
-    if (position !== 'static') return true;
-    const around = parent?.text('display') ?? '';
-    if (around.includes('flex') || around.includes('grid')) return true;
-  }
+  if (zIndex !== 'auto' && position !== 'static') return true;
   return (
-    ['transform', 'translate', 'rotate', 'scale', 'perspective', 'clip-path', 'mask-image', 'backdrop-filter'].some(
-      (property) => style.text(property) !== 'none',
-    ) ||
+    APART.some((property) => style.text(property) !== 'none') ||
     /\b(paint|layout|strict|content)\b/.test(style.text('contain')) ||
     MAKES_CONTEXT.test(style.text('will-change'))
   );
 }
+
+/** A flexible or grid item makes one with any z-index. */
+const isItemContext = ({ zIndex }: Place, parent: Place | undefined): boolean =>
+  zIndex !== 'auto' && parent !== undefined && parent.isFlexible;
 
 const ATOMIC = /^inline-|^ruby/;
 
@@ -99,11 +139,13 @@ const near = new WeakMap<Geometry, Map<string, readonly number[]>>();
 /** Areas of one page that are remembered. */
 const MOST_AREAS = 2000;
 
+const areaKey = ({ x, y, width, height }: Box) => `${x},${y},${width},${height}`;
+
 /** Places in the document of elements that could paint in an area. */
 function ordersIn(geometry: Geometry, area: Box): readonly number[] {
   let known = near.get(geometry);
   if (!known) near.set(geometry, (known = new Map()));
-  const key = `${area.x},${area.y},${area.width},${area.height}`;
+  const key = areaKey(area);
   let orders = known.get(key);
   if (!orders) {
     const found: number[] = [];
@@ -131,30 +173,45 @@ function wantedIn({ geometry, area, root }: StackingInput, elements: readonly El
  * context of its own but is painted as one (floats, inline blocks, positioned without a z-index) only what has a
  * context or is positioned takes part further out.
  */
-export function paintOrder(input: StackingInput): PaintGroup {
+export function paintOrder({ view, geometry, root, area }: StackingInput): PaintGroup {
+  // Colours have no say in it, so it is kept for all views that differ in nothing else.
+  const known = orders(view.shape)(geometry);
+  const key = areaKey(area);
+  let order = known.get(key);
+  if (!order) {
+    if (known.size >= MOST_AREAS) known.clear();
+    known.set(key, (order = orderAfresh({ view: view.shape, geometry, root, area })));
+  }
+  return order;
+}
+
+const orders = once((_view: StyledPage) => once((_geometry: Geometry) => new Map<string, PaintGroup>()));
+
+function orderAfresh(input: StackingInput): PaintGroup {
   const { view, geometry, root } = input;
   const wanted = wantedIn(input, view.styles.tree.elements);
 
   const visit = (
     element: ElementNode,
-    parent: ElementStyle | undefined,
+    parent: Place | undefined,
     context: Stages,
     own: Stages,
     from: Inherited,
   ): void => {
     const style = view.of(element);
-    const display = style.text('display');
+    const place = placeOf(style);
+    const { display, position } = place;
     if (display === 'none') return;
     const measured = geometry.elements.get(element.order);
-    const position = style.text('position');
     const isPlaced = position !== 'static';
     const clip = position === 'fixed' ? undefined : position === 'absolute' ? from.absoluteClip : from.clip;
-    const inside = cut(style, measured?.box, clip, from.absoluteClip, isPlaced);
-    const isContext = element === root || makesContext(style, parent);
-    const isOwn = isContext || isPlaced || style.text('float') !== 'none' || ATOMIC.test(display) || isFlexItem(parent);
+    const inside = cut(style, place, measured?.box, clip, from.absoluteClip, isPlaced);
+    const isContext = element === root || place.isContext || isItemContext(place, parent);
+    // Items of a flexible box or grid are painted as inline blocks are (CSS Flexbox 1, section 4.3).
+    const isOwn = isContext || isPlaced || place.isFloat || ATOMIC.test(display) || parent?.isFlexible === true;
     const ground: PaintStep[] =
-      measured && style.text('visibility') === 'visible' && display !== 'contents'
-        ? [{ kind: 'ground', element, pseudo: undefined, style, box: measured.box, clip }]
+      measured && place.isVisible && display !== 'contents'
+        ? [{ kind: 'ground', element, pseudo: undefined, box: measured.box, clip }]
         : [];
     const content: PaintStep[] = ground.map((step) => ({ ...step, kind: 'content' }));
     const walk = (outer: Stages, inner: Stages) => {
@@ -163,7 +220,7 @@ export function paintOrder(input: StackingInput): PaintGroup {
         if (box) visitPseudo(element, name, box, outer, inner, inside);
       };
       pseudo('before');
-      for (const child of element.children) if (wanted.has(child)) visit(child, style, outer, inner, inside);
+      for (const child of element.children) if (wanted.has(child)) visit(child, place, outer, inner, inside);
       pseudo('after');
     };
     if (!isOwn) {
@@ -179,12 +236,12 @@ export function paintOrder(input: StackingInput): PaintGroup {
     inner.inlines.push(...content);
     // It takes its place before what stands inside it and takes part further out.
     const painted: Item[] = [];
-    if (isPlaced || isContext) placeLayer(painted, style, context);
+    if (isPlaced || isContext) placeLayer(painted, place, context);
     walk(isContext ? inner : context, inner);
     const items: Item[] = [...ground, ...inOrder(inner)];
-    if (isContext) painted.push({ kind: 'group', element, style, steps: items });
+    if (isContext) painted.push({ kind: 'group', element, pseudo: undefined, steps: items });
     else painted.push(...items);
-    if (!isPlaced && !isContext) (style.text('float') === 'none' ? own.inlines : own.floats).push(...painted);
+    if (!isPlaced && !isContext) (place.isFloat ? own.floats : own.inlines).push(...painted);
   };
 
   const visitPseudo = (
@@ -196,15 +253,15 @@ export function paintOrder(input: StackingInput): PaintGroup {
     from: Inherited,
   ) => {
     const style = view.of(element, pseudo);
-    if (style.text('content') === 'none' || style.text('content') === 'normal' || style.text('display') === 'none')
-      return;
-    if (style.text('visibility') !== 'visible') return;
-    const position = style.text('position');
+    const place = placeOf(style);
+    const { position } = place;
+    if (style.text('content') === 'none' || style.text('content') === 'normal' || place.display === 'none') return;
+    if (!place.isVisible) return;
     const clip = position === 'fixed' ? undefined : position === 'absolute' ? from.absoluteClip : from.clip;
-    const ground: PaintStep = { kind: 'ground', element, pseudo, style, box, clip };
-    const isContext = makesContext(style, view.of(element));
-    const items: Item[] = isContext ? [{ kind: 'group', element, style, steps: [ground] }] : [ground];
-    if (isContext || position !== 'static') placeLayer(items, style, outer);
+    const ground: PaintStep = { kind: 'ground', element, pseudo, box, clip };
+    const isContext = place.isContext || isItemContext(place, placeOf(view.of(element)));
+    const items: Item[] = isContext ? [{ kind: 'group', element, pseudo, steps: [ground] }] : [ground];
+    if (isContext || position !== 'static') placeLayer(items, place, outer);
     else own.inlines.push(...items);
   };
 
@@ -213,11 +270,8 @@ export function paintOrder(input: StackingInput): PaintGroup {
   return inOrder(outermost)[0] as PaintGroup;
 }
 
-/** Items of a flexible box or grid are painted as inline blocks are (CSS Flexbox 1, section 4.3). */
-const isFlexItem = (parent: ElementStyle | undefined): boolean => /flex|grid/.test(parent?.text('display') ?? '');
-
-function placeLayer(items: Item[], style: ElementStyle, context: Stages): void {
-  const z = Number.parseInt(style.text('z-index'), 10) || 0;
+function placeLayer(items: Item[], { zIndex }: Place, context: Stages): void {
+  const z = Number.parseInt(zIndex, 10) || 0;
   if (z < 0) context.below.push({ z, items });
   else if (z > 0) context.above.push({ z, items });
   else context.level.push(items);
@@ -226,13 +280,13 @@ function placeLayer(items: Item[], style: ElementStyle, context: Stages): void {
 /** What an element lets be seen of what it holds. */
 function cut(
   style: ElementStyle,
+  { isCut, isTransformed }: Place,
   box: Box | undefined,
   clip: Box | undefined,
   absoluteClip: Box | undefined,
   isPlaced: boolean,
 ): Inherited {
-  const isCut = style.text('overflow-x') !== 'visible' || style.text('overflow-y') !== 'visible';
   const own = isCut && box ? paddingBox(style, box) : undefined;
   const both = own ? (clip ? shared(clip, own) : own) : clip;
-  return { clip: both, absoluteClip: isPlaced || style.text('transform') !== 'none' ? both : absoluteClip };
+  return { clip: both, absoluteClip: isPlaced || isTransformed ? both : absoluteClip };
 }

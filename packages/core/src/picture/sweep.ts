@@ -26,19 +26,26 @@ export interface Region {
 const SCALE = 2 ** 30;
 const FLARE = 0.05;
 
-type Tables = readonly [Int32Array, Int32Array, Int32Array];
+/** Places of the three channels in a table. */
+const GREEN = 256;
+const BLUE = 512;
 
 /** What each step of red, green and blue adds to the luminance, under a veil: source-over is one line for every pixel. */
-function tablesFor(veil: Rgba | undefined): Tables {
-  const table = (share: number, over: number) =>
-    Int32Array.from({ length: 256 }, (_, step) => {
+function tableFor(veil: Rgba | undefined): Int32Array {
+  const table = new Int32Array(3 * 256);
+  const fill = (at: number, share: number, over: number) => {
+    for (let step = 0; step < 256; step++) {
       const mixed = veil ? (step / 255) * (1 - veil.alpha) + over * veil.alpha : step / 255;
-      return Math.round(share * linear(mixed) * SCALE);
-    });
-  return [table(0.2126, veil?.r ?? 0), table(0.7152, veil?.g ?? 0), table(0.0722, veil?.b ?? 0)];
+      table[at + step] = Math.round(share * linear(mixed) * SCALE);
+    }
+  };
+  fill(0, 0.2126, veil?.r ?? 0);
+  fill(GREEN, 0.7152, veil?.g ?? 0);
+  fill(BLUE, 0.0722, veil?.b ?? 0);
+  return table;
 }
 
-const PLAIN = tablesFor(undefined);
+const PLAIN = tableFor(undefined);
 
 /** The ratio at one pixel, unrounded. */
 function ratioAt({ data }: PixelField, pixel: number, own: number, veil: Rgba | undefined): number {
@@ -64,42 +71,49 @@ function ratioAt({ data }: PixelField, pixel: number, own: number, veil: Rgba | 
  */
 export function sweep(field: PixelField, region: Region, colour: Rgba, needed: number, veil?: Rgba): Sweep {
   const own = luminance(colour) + FLARE;
-  const scaled = (value: number) => Math.max(-1, Math.min(2 ** 31 - 1, Math.round((value - FLARE) * SCALE)));
+  // Whole numbers of 32 bits, and known to be, so that no pixel is compared as a fraction.
+  const scaled = (value: number) => Math.max(-1, Math.min(2 ** 31 - 1, Math.round((value - FLARE) * SCALE))) | 0;
   // Darker than this, or lighter than that, passes.
   const dark = scaled(own / needed);
   const light = scaled(own * needed);
   const middle = scaled(own);
-  const [red, green, blue] = veil ? tablesFor(veil) : PLAIN;
+  const table = veil ? tableFor(veil) : PLAIN;
   const { data } = field;
-  const words = new Uint32Array(data.buffer, data.byteOffset, data.byteLength >> 2);
+  const words = new Int32Array(data.buffer, data.byteOffset, data.byteLength >> 2);
   let short = 0;
-  let [below, above, least, most] = [-1, 2 ** 31 - 1, 2 ** 31 - 1, -1];
+  let [below, above, least, most] = [-1, 2 ** 31 - 1, 2 ** 30, -1];
   let [belowAt, aboveAt, leastAt, mostAt] = [-1, -1, -1, -1];
   for (let y = region.y; y < region.y + region.height; y++) {
     const start = y * field.width + region.x;
     const end = start + region.width;
-    for (let i = start; i < end; i++) {
-      const word = words[i]!;
-      const value = (red[word & 255]! + green[(word >> 8) & 255]! + blue[(word >> 16) & 255]!) | 0;
-      if (value <= middle) {
-        if (value > dark) short++;
-        if (value > below) [below, belowAt] = [value, i];
-        if (value < least) [least, leastAt] = [value, i];
-      } else {
-        if (value < light) short++;
-        if (value < above) [above, aboveAt] = [value, i];
-        if (value > most) [most, mostAt] = [value, i];
+    // Two pixels at a time; of an odd row the last is looked at twice, and counted once.
+    for (let i = start; i < end; i += 2) {
+      const next = i + 1 < end ? i + 1 : i;
+      const [word, other] = [words[i]!, words[next]!];
+      const a = (table[word & 255]! + table[((word >> 8) & 255) + GREEN]! + table[((word >> 16) & 255) + BLUE]!) | 0;
+      const b = (table[other & 255]! + table[((other >> 8) & 255) + GREEN]! + table[((other >> 16) & 255) + BLUE]!) | 0;
+      // Signs of differences instead of branches, which would be guessed wrong at every other pixel: it lies between.
+      short += (((dark - a) & (a - light)) >>> 31) + ((((dark - b) & (b - light)) >>> 31) & (next - i));
+      const rare =
+        ((below - a) & (a - above)) | (a - least) | (most - a) | ((below - b) & (b - above)) | (b - least) | (most - b);
+      // Nearer to the colour than all before, or further from it.
+      if (rare >= 0) continue;
+      for (let k = 0; k < 2; k++) {
+        const value = k ? b : a;
+        const at = k ? next : i;
+        if (value > below && value <= middle) [below, belowAt] = [value, at];
+        if (value < above && value > middle) [above, aboveAt] = [value, at];
+        if (value < least) [least, leastAt] = [value, at];
+        if (value > most) [most, mostAt] = [value, at];
       }
     }
   }
   const ratio = (pixel: number) => ratioAt(field, pixel, own, veil);
   const near = [belowAt, aboveAt].filter((pixel) => pixel >= 0);
-  // Where all lie on one side, that side's nearest is also the other side's end.
-  const far = [leastAt, mostAt].filter((pixel) => pixel >= 0);
   const at = near.reduce((low, pixel) => (ratio(pixel) < ratio(low) ? pixel : low), near[0]!);
   return {
     worst: ratio(at),
-    best: Math.max(...far.map(ratio)),
+    best: Math.max(ratio(leastAt), ratio(mostAt)),
     at: { x: at % field.width, y: Math.floor(at / field.width) },
     pixels: region.width * region.height,
     short,

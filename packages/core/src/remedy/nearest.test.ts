@@ -1,14 +1,14 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { contrastRatio } from '../colour/contrast.js';
+import { contrastRatio, luminance } from '../colour/contrast.js';
 import { difference } from '../colour/difference.js';
-import { toOklch } from '../colour/oklch.js';
+import { luminanceOfOklch, toOklch } from '../colour/oklch.js';
 import { parseColour } from '../colour/parse.js';
 import { BLACK, WHITE, type Rgba } from '../colour/rgba.js';
 import { seenAs, VISIONS } from '../colour/vision.js';
 import { over } from '../colour/composite.js';
 import { opaque } from '../testing/arbitraries.js';
-import { leastAlpha, nearestOf, nearestPassing } from './nearest.js';
+import { leastAlpha, nearestOf, nearestPassing, shortAgainst } from './nearest.js';
 
 const reaches = (ground: Rgba, needed: number) => (colour: Rgba) => contrastRatio(colour, ground) >= needed;
 
@@ -47,6 +47,32 @@ describe('the nearest colour that passes', () => {
         for (const end of [BLACK, WHITE]) {
           if (passes(end)) expect(found.distance).toBeLessThanOrEqual(difference(from, end) + 1);
         }
+      }),
+    );
+  });
+
+  it('is found without a search, or one as near, where the luminances that fall short are known', () => {
+    fc.assert(
+      fc.property(
+        opaque,
+        fc.array(opaque, { minLength: 1, maxLength: 3 }),
+        fc.constantFrom(3, 4.5),
+        (from, grounds, needed) => {
+          const passes = (colour: Rgba) => grounds.every((ground) => reaches(ground, needed)(colour));
+          const short = grounds.map((ground) => shortAgainst(ground, needed));
+          const [searched, told] = [nearestPassing(from, passes), nearestPassing(from, { passes, short })];
+          if (told) expect(passes(told.colour)).toBe(true);
+          expect(told !== undefined).toBe(searched !== undefined || told !== undefined);
+          if (searched) expect(told!.distance).toBeLessThanOrEqual(searched.distance + 0.6);
+        },
+      ),
+    );
+  });
+
+  it('has the luminance that it is sought by', () => {
+    fc.assert(
+      fc.property(opaque, (colour) => {
+        expect(luminanceOfOklch(toOklch(colour))).toBeCloseTo(luminance(colour), 4);
       }),
     );
   });

@@ -1,6 +1,4 @@
-import type { Level } from '../check/check.js';
 import { isTarget } from '../check/target.js';
-import { enhanced, worstOf } from '../check/text.js';
 import { siteSelectors } from '../component/find.js';
 import { kindNamed } from '../component/kinds/index.js';
 import { partNamed, type Kind, type StateColumn } from '../component/kind.js';
@@ -10,15 +8,25 @@ import { columnNamed, setBits, shownBits } from '../component/states.js';
 import { DESKTOP, type Environment } from '../css/environment.js';
 import { checkRule, explain, idleRulesFor, leftBehind, type LeftBehind, type RuleCheck } from '../css/explain/index.js';
 import { forceStates } from '../css/forced.js';
-import { bitsOf, CARRIED, closeBits, isSubset, type Atom, type StateBits } from '../css/selector/states.js';
+import {
+  ACTIVE,
+  bitsOf,
+  CARRIED,
+  closeBits,
+  HOVER,
+  isSubset,
+  type Atom,
+  type StateBits,
+} from '../css/selector/states.js';
 import { InvalidSelectorError } from '../css/selector/match.js';
-import type { ElementStyle } from '../css/styles.js';
+import type { ElementStyle, StyledPage } from '../css/styles.js';
 import {
   asLastSheet,
   environmentCases,
   fontFaces,
   fontsOf,
   planHandover,
+  PlanMemory,
   bareRules,
   printBare,
   printPlans,
@@ -34,7 +42,7 @@ import {
   type SubjectGroup,
 } from '../handover/index.js';
 import { stateWords } from '../handover/state-selector.js';
-import { DEFAULT_BOUNDS, type Place, type ViewportBounds } from '../look/conditions.js';
+import { DEFAULT_BOUNDS, holdsIn, type Place, type ViewportBounds } from '../look/conditions.js';
 import {
   activeSettings,
   bitsOfWhen,
@@ -49,21 +57,21 @@ import { Forcer, type Reveal, type SeenSubject, type Subject } from '../look/sub
 import { locate, selectAll, type Located, type Locator } from '../page/locator.js';
 import { markStates } from '../page/rewrite-sheet.js';
 import type { StagedPages } from '../page/staged-pages.js';
-import { descendants, selfAndAncestors, textOf, type ElementNode } from '../page/tree.js';
+import { descendants, selfAndAncestors, type ElementNode } from '../page/tree.js';
 import { cellOf } from './cells.js';
-import { checkDemand, type LookedAt } from './checks.js';
+import type { LookedAt } from './checks.js';
+import { ComponentLedger } from './component-ledger.js';
 import { environmentKey, exceptionsKey, forgetOldest, statesUsed } from './kept.js';
 import { LookedPages, type LookedPage } from './looked-pages.js';
-import { comparedWith, moreDemands, siblingsApart } from './more-demands.js';
 import { columnsOf, unionOf, type PartColumns } from './columns.js';
 import { eachAlone, groupSubjects } from './groups.js';
 import { membersOf, type PartMember } from './members.js';
 import type { PageSession } from './page-session.js';
 import { openedKey, revealOf } from './reveal.js';
+import { rivalOf, type Slot } from './rivals.js';
 import { scrollbarNotes } from './scrollbar-notes.js';
 import {
   type CellExplanation,
-  type ColumnCheck,
   type EditingPlace,
   type FrameRules,
   type LedgerCheck,
@@ -72,6 +80,7 @@ import {
   type SheetRow,
   type StateSheet,
 } from './state-sheet.js';
+import { ViewSet } from './view-set.js';
 import { tryColours, triedCase, triedTexts, type TrackSample, type TriedCase } from './try-colours.js';
 
 export class UnknownKindError extends Error {
@@ -151,11 +160,13 @@ export class ComponentSession {
   private readonly bounds: ViewportBounds;
   private readonly forcer = new Forcer();
   private readonly grouped = new Map<string, SubjectGroup[]>();
-  private readonly forced = new WeakMap<SubjectGroup[], Map<string, StateBits>>();
+  private readonly memories = new WeakMap<SubjectGroup[], Map<string, PlanMemory>>();
+  private readonly viewSets = new WeakMap<StyledPage, ViewSet>();
   private readonly reveals = new Map<string, Reveal>();
   private readonly columnSets = new Map<string, PartColumns[]>();
   private readonly resolvers = new Map<string, { key: string; resolver: LookResolver }>();
   private readonly looked: LookedPages;
+  private readonly checks: ComponentLedger;
   private readonly before: FrameRules | undefined;
   private readonly kept = new Map<string, Map<string, unknown>>();
   private relatives: Map<string, readonly string[]> | undefined;
@@ -192,6 +203,19 @@ export class ComponentSession {
       this.pages,
       this.parts.map(({ part }) => part.name),
     );
+    this.checks = new ComponentLedger({
+      kind,
+      element: this.element,
+      parts: this.parts,
+      site: this.pages,
+      measured: () => page.measures.version,
+      styled: (look, environment, place) => this.styled(look, environment, this.placeFor(place)),
+      columnsFor: (look, environment, added) => this.columnsFor(look, environment, added),
+      groupsOf: (part, look, environment) => this.groupsOf(part, look, environment),
+      subjectFor: (part, look, place) => this.subjectFor(part, look, place),
+      lookAt: (pages, environment, subject, column) => this.lookAt(pages, environment, subject, column),
+      openedByFocus: (pages, environment, subject) => this.openedByFocus(pages, environment, subject),
+    });
   }
 
   /** After a move the old selector may reach nothing, so the found component's own is taken. */
@@ -290,8 +314,18 @@ export class ComponentSession {
     return this.looked.under(look, environment, place.page, (name) => {
       const part = this.partOf(name);
       const groups = this.groupsOf(part, look, environment);
-      return bareRules(planHandover(this.planInput(part, look, [only], place, groups)));
+      const memory = this.memoryFor(groups, environment, place, exceptionsKey(look.exceptions));
+      return bareRules(planHandover({ ...this.planInput(part, look, [only], place, groups), memory }));
     });
+  }
+
+  private memoryFor(groups: SubjectGroup[], environment: Environment, place: Place, exceptions: string): PlanMemory {
+    let known = this.memories.get(groups);
+    if (!known) this.memories.set(groups, (known = new Map()));
+    const key = `${environmentKey(environment)}|${place.page ?? ''}|${exceptions}`;
+    let memory = known.get(key);
+    if (!memory) known.set(key, (memory = new PlanMemory()));
+    return memory;
   }
 
   /** The look as CSS for still frames; the wider components' looks stand first. */
@@ -469,14 +503,14 @@ export class ComponentSession {
       if (!unfolded.has(name)) return [];
       const all = whole.has(name);
       const besides = also?.part === name ? also.rows : [];
-      const plans = this.relativesOf(item.part).map((other) => styled.plans.get(other)?.id ?? 0);
+      const plans = this.relativesOf(item.part).map((other) => styled.planOf(other));
       return this.unlessKept(
         `rows ${name}`,
         [environment, place, columns, all, besides, look.exceptions, muted, plans],
         () => this.rowsOf(item, look, environment, place, styled, columns, all, besides),
       );
     });
-    const checks = this.checksIn(look, environment, place, byPart, styled);
+    const checks = this.checks.own(look, environment, place, added);
     return {
       columns,
       parts: byPart.map((item) => this.describe(item, look, place, checks)),
@@ -510,141 +544,7 @@ export class ComponentSession {
    * where a picture lies behind also as if it had not loaded.
    */
   ledger(look: Look, request: LedgerRequest): LedgerCheck[] {
-    const { place = {}, added = [] } = request;
-    return request.viewports.flatMap(({ name: viewport, environment }) => {
-      const styled = this.styled(look, environment, this.placeFor(place));
-      const byPart = this.columnsFor(look, environment, added);
-      const checks = this.checksIn(look, environment, place, byPart, styled, request.level);
-      const more = byPart.flatMap((item, i) => this.moreOf(item, i === 0, look, environment, place, styled));
-      const beside = this.siblingsOf(look, environment, place, byPart, styled);
-      const strict = checks
-        .filter(({ criterion }) => criterion === '1.4.3')
-        .map((check) => ({ ...enhanced(check), demand: `${check.demand}-enhanced` }));
-      return [...checks, ...strict, ...more, ...beside].map((check): LedgerCheck => ({ ...check, viewport }));
-    });
-  }
-
-  /** The kind's own demands, in the columns of their parts. */
-  private checksIn(
-    look: Look,
-    environment: Environment,
-    place: EditingPlace,
-    byPart: readonly PartColumns[],
-    styled: LookedPage,
-    level: Level = 'AA',
-  ): ColumnCheck[] {
-    const { pages } = styled;
-    const under = this.conditionsOf(look, environment, place);
-    return this.kind.demands.flatMap((demand) => {
-      const own = byPart.find(({ part }) => part.part.name === demand.part);
-      if (!own) return [];
-      const groups = this.groupsOf(own.part, look, environment);
-      const against = this.parts.find(({ part }) => part.name === demand.against);
-      return own.columns.flatMap((column) =>
-        this.unlessKept(
-          `demand ${demand.name} ${column.name} ${environment.width} ${level}`,
-          `${under}|${this.saidOf(own.part, [column], look, environment, styled)}`,
-          () =>
-            checkDemand({
-              demand,
-              part: own.part,
-              column,
-              groups,
-              against,
-              level,
-              see: (subject, state) => this.lookAt(pages, environment, subject, state),
-            }),
-        ),
-      );
-    });
-  }
-
-  /** What the look says in some columns of a part. */
-  private saidOf(
-    part: FoundPart,
-    columns: readonly StateColumn[],
-    look: Look,
-    environment: Environment,
-    styled: LookedPage,
-  ): string {
-    const groups = this.groupsOf(part, look, environment);
-    return columns
-      .map((column) =>
-        this.looked.saidOf(styled, this.relativesOf(part), this.forcedIn(groups, column, environment)).join(),
-      )
-      .join(';');
-  }
-
-  /** Under what something is worked out beside the look's rules, as text. */
-  private conditionsOf(look: Look, environment: Environment, { exception, page, viewport, scheme }: EditingPlace) {
-    const place = `${exception ?? ''}/${page ?? ''}/${viewport ?? ''}/${scheme ?? ''}`;
-    return `${environmentKey(environment)}|${place}|${exceptionsKey(look.exceptions)}|${this.page.measures.version}`;
-  }
-
-  /** States that are forced somewhere when the subjects of a part are seen in a column. */
-  private forcedIn(groups: SubjectGroup[], column: StateColumn, environment: Environment): StateBits {
-    let known = this.forced.get(groups);
-    if (!known) this.forced.set(groups, (known = new Map()));
-    const key = `${column.name} ${environment.width}`;
-    let bits = known.get(key);
-    if (bits === undefined) {
-      bits = groups.reduce(
-        (all, { subject }) => all | this.lookAt(this.pages, environment, subject, column).view.forced.union,
-        0,
-      );
-      known.set(key, bits);
-    }
-    return bits;
-  }
-
-  /** Demands that every kind makes, of one part. */
-  private moreOf(
-    { part, columns }: PartColumns,
-    isFirst: boolean,
-    look: Look,
-    environment: Environment,
-    place: EditingPlace,
-    styled: LookedPage,
-  ): ColumnCheck[] {
-    const groups = this.groupsOf(part, look, environment);
-    const under = this.conditionsOf(look, environment, place);
-    const reduced = { ...environment, reducedMotion: true };
-    return columns.flatMap((column) =>
-      this.unlessKept(
-        `more ${part.part.name} ${column.name} ${environment.width}`,
-        `${under}|${this.saidOf(part, comparedWith(column, columns), look, environment, styled)}`,
-        () => {
-          const all = groups.flatMap(({ subject, members }) =>
-            moreDemands({
-              part,
-              subject,
-              column,
-              columns,
-              root: this.element,
-              isFirst,
-              see: (state) => this.lookAt(styled.pages, environment, subject, state),
-              seeReduced: (state) => this.lookAt(styled.pages, reduced, subject, state),
-              seeFocused: this.openedByFocus(styled.pages, environment, subject),
-            }).map((item) => ({ ...item, members, element: subject.element })),
-          );
-          const demands = [...new Set(all.map(({ demand }) => demand))];
-          return demands.map((demand): ColumnCheck => {
-            const own = all.filter((item) => item.demand === demand);
-            const worst = worstOf(own.map(({ check }) => check))!;
-            const at = own.find(({ check }) => check === worst)!;
-            return {
-              ...worst,
-              part: part.part.name,
-              column: column.name,
-              demand: `${part.part.name}-${demand}`,
-              label: at.label,
-              measuredElements: own.reduce((sum, { members }) => sum + members.length, 0),
-              worstText: textOf(at.element).slice(0, 60),
-            };
-          });
-        },
-      ),
-    );
+    return this.checks.all(look, request);
   }
 
   /** How a subject that the pointer opens is seen where the focus is on what is pointed at instead. */
@@ -666,33 +566,6 @@ export class ComponentSession {
         looking: this.page.measures.looking(view),
       };
     };
-  }
-
-  private siblingsOf(
-    look: Look,
-    environment: Environment,
-    place: EditingPlace,
-    byPart: readonly PartColumns[],
-    { pages }: LookedPage,
-  ): ColumnCheck[] {
-    const pair = this.kind.siblings?.map((name) => byPart.find(({ part }) => part.part.name === name));
-    const [a, b] = pair ?? [];
-    if (!a || !b) return [];
-    const rest = columnNamed('default')!;
-    const see = ({ part }: PartColumns) => this.lookAt(pages, environment, this.subjectFor(part, look, place), rest);
-    const check = siblingsApart(see(a), see(b));
-    if (!check) return [];
-    return [
-      {
-        ...check,
-        part: b.part.part.name,
-        column: 'default',
-        demand: `${b.part.part.name}-sibling`,
-        label: `${b.part.part.label} beside ${a.part.part.label.toLowerCase()}`,
-        measuredElements: 1,
-        worstText: '',
-      },
-    ];
   }
 
   /** Parts that stand around, within or beside a part as one element; what they look like can change what it is. */
@@ -810,7 +683,7 @@ export class ComponentSession {
     const inPlay = states.reduce((bits, state) => bits | state, 0);
     const byColumn = columns.map((column) => {
       const shown = shownBits(column);
-      const { union } = this.forcer.see(this.pages, environment, subject, shown).view.forced;
+      const { view } = this.forcer.see(this.pages, environment, subject, shown);
       const asked = [
         environment,
         place,
@@ -821,7 +694,7 @@ export class ComponentSession {
         inPlay,
         all.filter((_setting, i) => isSubset(states[i]!, shown) || isSubset(states[i]!, setBits(column))),
         look.muted,
-        this.looked.saidOf(styled, this.relativesOf(part), union),
+        styled.saidIn(this.viewSetOf(view)),
       ];
       return this.unlessKept(`cells ${name} ${whole ? 'all' : 'first'} ${column.name}`, asked, () =>
         wanted.map(({ row }) =>
@@ -847,6 +720,12 @@ export class ComponentSession {
       first,
       cells: byColumn.map((cells) => cells[i]!),
     }));
+  }
+
+  private viewSetOf(view: StyledPage): ViewSet {
+    let set = this.viewSets.get(view);
+    if (!set) this.viewSets.set(view, (set = new ViewSet([view])));
+    return set;
   }
 
   /** The resolver of a part, kept while nothing that it depends on has changed. */
@@ -913,13 +792,17 @@ export class ComponentSession {
     const isGround = row.properties[0] === 'background-color';
     return (
       this.parts
-        // A ground lies behind other parts' text too; a text colour is the part's own.
-        .filter((other) => (isGround ? other.part.pseudo === undefined || other === part : other === part))
+        // A ground lies behind other parts' text too, a placeholder among it; a text colour is the part's own.
+        .filter((other) => other === part || (isGround && (other.part.pseudo === undefined || this.hasText(other))))
         .flatMap((other) => {
           const columns = sheet.find((item) => item.part === other)?.columns ?? [];
-          const shared = following.filter(
-            (column) => other === part || columns.some(({ name }) => name === column.name),
-          );
+          const own = sheet.find((item) => item.part === part)!.columns;
+          const shared =
+            other === part
+              ? following
+              : columns.filter((column) =>
+                  following.includes(columnAround(own, column, other.part.carrier === part.part.name)),
+                );
           return shared.flatMap((column) =>
             this.groupsOf(other, look, environment).flatMap(({ subject }) => {
               const seen = this.lookAt(pages, environment, subject, column);
@@ -934,6 +817,26 @@ export class ComponentSession {
           );
         })
     );
+  }
+
+  private hasText({ part }: FoundPart): boolean {
+    return this.kind.demands.some((demand) => demand.part === part.name && demand.criterion === '1.4.3');
+  }
+
+  /** The same at each of several viewports in which a value of the slot would count. */
+  triedEverywhere(look: Look, ref: CellRef, slot: Slot, request: LedgerRequest, bare = false): TriedCase[] {
+    const { viewports, place = {}, added = [] } = request;
+    const where = this.placeFor(place);
+    return viewports
+      .filter(({ environment }) => holdsIn({ ...slot, value: '' }, where, environment))
+      .filter(({ environment }) => !rivalOf(look, slot, where, environment))
+      .flatMap(({ environment }) => this.triedCases(look, ref, { environment, place, added }, bare));
+  }
+
+  /** Where a value has to be set to count in an environment: in the slot, or in a narrower one that the look has there. */
+  slotIn(look: Look, slot: Slot, environment: Environment, place: EditingPlace = {}): Slot {
+    const rival = rivalOf(look, slot, this.placeFor(place), environment);
+    return rival ? { ...slot, when: rival.when } : slot;
   }
 
   /** What a part looks like in a column under a look, by the properties that are asked for. */
@@ -1080,6 +983,12 @@ export class ComponentSession {
       width: text('bar', 'width'),
     });
   }
+}
+
+/** The column that a part around another is in while the other is in one: who points at a child points at it too. */
+function columnAround(own: readonly StateColumn[], column: StateColumn, isCarrier: boolean): StateColumn {
+  const bits = isCarrier ? shownBits(column) : shownBits(column) & (HOVER | ACTIVE);
+  return own.filter((item) => isSubset(setBits(item), bits)).at(-1) ?? own[0]!;
 }
 
 const count = (bits: StateBits): number => {

@@ -1,45 +1,63 @@
 import type { Environment } from '../css/environment.js';
-import type { CascadeSheet } from '../css/rules.js';
-import { CARRIED, type StateBits } from '../css/selector/states.js';
-import { asLastSheet } from '../handover/index.js';
+import type { BareRule } from '../handover/index.js';
 import type { Look, Setting } from '../look/model.js';
-import { markStates } from '../page/rewrite-sheet.js';
 import type { StagedPages } from '../page/staged-pages.js';
-import { environmentKey, exceptionsKey, forgetOldest, settingsByPart, settingText } from './kept.js';
-import { frameCss, type FrameRule, type FrameRules } from './state-sheet.js';
+import { environmentKey, exceptionsKey, forgetOldest, settingsByPart } from './kept.js';
+import { lookChange, type RulesByPart } from './look-changes.js';
+import { LookRules, sheetOf, type LookRule } from './look-rules.js';
+import type { FrameRules } from './state-sheet.js';
+import type { ViewSet } from './view-set.js';
 
-/** The CSS of one part's look in one environment, read once. */
-export interface PlannedPart {
+/** The rules of one part's look in one environment. */
+interface PlannedPart {
   readonly part: string;
   /** Another for each plan, so that what was worked out from one is told from the next. */
   readonly id: number;
-  readonly css: string;
-  /** With markers in place of states. */
-  readonly marked: readonly FrameRule[];
-  readonly sheet: CascadeSheet;
-  /** Numbers of what it says in states, by the states that are forced. */
-  readonly said: Map<StateBits, number>;
+  readonly rules: readonly LookRule[];
 }
 
 /** The page with a look on it. */
 export interface LookedPage {
   readonly pages: StagedPages;
   readonly frames: readonly FrameRules[];
-  /** The plans in force, by the parts' names. */
-  readonly plans: ReadonlyMap<string, PlannedPart>;
+  /** Numbers of the plans in force, by the parts' names. */
+  readonly planOf: (part: string) => number;
+  /**
+   * What the look says in a set of views, as a number: it is the same as long as that is, so an edit of one state leaves
+   * the others alone.
+   */
+  readonly saidIn: (views: ViewSet) => number;
+  /** What it was made from; nothing where it was made in full. */
+  readonly from: Origin | undefined;
+}
+
+/** A page with another look on it, and how far this one's rules are others. */
+export interface Origin {
+  readonly page: LookedPage;
+  /** The same for changes of rules with the same selectors. */
+  readonly selectors: string;
+  readonly differsIn: (views: ViewSet) => boolean;
+  /** The rules that are others there, as text. */
+  readonly changedIn: (views: ViewSet) => string;
 }
 
 /** Rules of one part's settings in an environment, with the states that each is about. */
-export type PlanPart = (part: string, settings: readonly Setting[]) => readonly { states: StateBits; css: string }[];
+export type PlanPart = (part: string, settings: readonly Setting[]) => readonly BareRule[];
 
 /** Plans that are kept; beyond it those that were used least lately are made again. */
 const MAX_PLANS = 600;
 /** Pages with a look on them that are kept, with all styles that were worked out: a try and what it is compared with. */
 const MAX_PAGES = 24;
-/** Texts of a part's rules in a state that are told apart. */
-const MAX_TOLD = 200;
-/** Rules that are kept with markers in place of states. */
-const MAX_MARKS = 2000;
+/** Texts of what a look says in a set of views that are told apart. */
+const MAX_TOLD = 40_000;
+/** Rules in which two looks may differ for one's page to be made from the other's. */
+const MAX_CHANGED = 60;
+
+/** A look whose page was made in full, which the pages of looks like it are made from. */
+interface Root {
+  readonly rules: RulesByPart;
+  readonly page: LookedPage;
+}
 
 /** A page under the looks that are tried on it; an edit makes no more anew than it changes. */
 export class LookedPages {
@@ -47,15 +65,18 @@ export class LookedPages {
   /** The look that was asked for last in each environment. */
   private readonly recent = new Map<string, { look: Look; page: LookedPage }>();
   private readonly byPlans = new Map<string, LookedPage>();
-  private readonly told = new Map<string, Map<string, number>>();
-  private readonly marks = new Map<string, string>();
-  private plansMade = 0;
+  private readonly roots = new Map<string, Root>();
+  private readonly told = new Map<string, number>();
+  private readonly rules: LookRules;
+  private numbers = 0;
 
   /** @param parts names of the parts, in the order of their rules */
   constructor(
     private readonly site: StagedPages,
     private readonly parts: readonly string[],
-  ) {}
+  ) {
+    this.rules = new LookRules(site.tree);
+  }
 
   /**
    * The page with a look on it.
@@ -70,24 +91,31 @@ export class LookedPages {
     const byPart = settingsByPart(look);
     const exceptions = exceptionsKey(look.exceptions);
     const used = this.parts.flatMap((part): PlannedPart[] => {
-      const settings = byPart.get(part);
-      if (!settings?.length) return [];
-      const key = `${part}|${where}|${exceptions}|${settings.map(settingText).join()}`;
-      return [this.plannedUnder(key, part, () => plan(part, settings))];
+      const own = byPart.get(part);
+      if (!own) return [];
+      const key = `${part}|${where}|${exceptions}|${this.numberOf(own.text)}`;
+      return [this.plannedUnder(key, part, () => plan(part, own.settings))];
     });
     const ids = `${where}|${used.map(({ id }) => id).join()}`;
     let page = this.byPlans.get(ids);
     if (!page) {
-      page = {
-        pages: this.site.extended(used.filter(({ css }) => css).map(({ sheet }) => sheet)),
-        frames: used.map(({ id, marked }) => ({ id, rules: marked })),
-        plans: new Map(used.map((item) => [item.part, item])),
-      };
-      this.byPlans.set(ids, page);
+      this.byPlans.set(ids, (page = this.pageOf(where, used)));
       forgetOldest(this.byPlans, MAX_PAGES);
     }
     this.recent.set(where, { look, page });
     return page;
+  }
+
+  private readonly texts = new Map<string, number>();
+
+  /** A short name for a long text. */
+  private numberOf(text: string): number {
+    let number = this.texts.get(text);
+    if (number === undefined) {
+      this.texts.set(text, (number = ++this.numbers));
+      forgetOldest(this.texts, MAX_PLANS);
+    }
+    return number;
   }
 
   private plannedUnder(key: string, part: string, plan: () => ReturnType<PlanPart>): PlannedPart {
@@ -98,58 +126,70 @@ export class LookedPages {
       this.planned.set(key, known);
       return known;
     }
-    const rules = plan();
-    const css = rules.map((rule) => rule.css).join('\n');
-    const planned: PlannedPart = {
-      part,
-      id: ++this.plansMade,
-      css,
-      marked: rules.map((rule) => ({ states: rule.states & ~CARRIED, css: this.marked(rule.css) })),
-      sheet: asLastSheet(css),
-      said: new Map(),
-    };
+    const rules = plan().map((rule) => this.rules.read(part, rule));
+    const planned: PlannedPart = { part, id: ++this.numbers, rules };
     this.planned.set(key, planned);
     forgetOldest(this.planned, MAX_PLANS);
     return planned;
   }
 
-  /** An edit changes few rules, so those that were marked before are not read again. */
-  private marked(css: string): string {
-    let text = this.marks.get(css);
-    if (text === undefined) {
-      if (this.marks.size >= MAX_MARKS) this.marks.clear();
-      this.marks.set(css, (text = markStates(css)));
+  /** A page is made from that of a look that is much the same, or else in full. */
+  private pageOf(where: string, plans: readonly PlannedPart[]): LookedPage {
+    const rules: RulesByPart = new Map(plans.map((plan) => [plan.part, plan.rules]));
+    const root = this.roots.get(where);
+    const change = root && lookChange(this.parts, root.rules, rules);
+    if (change && change.bySelector.length <= MAX_CHANGED) {
+      return this.looked(root.page.pages.revised(change.revision), plans, {
+        page: root.page,
+        selectors: change.bySelector.map(({ selectorId }) => selectorId).join(),
+        differsIn: (views) => change.bySelector.some((rule) => views.isTouchedBy(rule)),
+        changedIn: (views) => change.rules.flatMap((rule) => (views.isTouchedBy(rule) ? [rule.id] : [])).join(),
+      });
     }
-    return text;
+    const page = this.looked(this.site.extended([sheetOf(plans.flatMap((plan) => plan.rules))]), plans, undefined);
+    this.roots.set(where, { rules, page });
+    return page;
   }
 
-  /**
-   * What the look says about parts while states are forced, as numbers: they are the same as long as that is, so an
-   * edit of one state leaves the others alone.
-   *
-   * @param forced states that are forced somewhere; rules of others have no say
-   */
-  saidOf({ plans }: LookedPage, parts: readonly string[], forced: StateBits): readonly number[] {
-    return parts.map((part) => {
-      const plan = plans.get(part);
-      if (!plan) return 0;
-      let id = plan.said.get(forced);
-      if (id === undefined) plan.said.set(forced, (id = this.toldAs(plan, forced)));
-      return id;
-    });
+  private looked(pages: StagedPages, plans: readonly PlannedPart[], from: Origin | undefined): LookedPage {
+    const numbers = new Map(plans.map(({ part, id }) => [part, id]));
+    const said = new Map<ViewSet, number>();
+    return {
+      pages,
+      from,
+      get frames() {
+        return plans.map(({ id, rules }) => ({ id, rules: rules.map(({ marked }) => marked) }));
+      },
+      planOf: (part) => numbers.get(part) ?? 0,
+      saidIn: (views) => {
+        let number = said.get(views);
+        if (number === undefined) {
+          const before = from?.page.saidIn(views);
+          const changed = from?.changedIn(views);
+          number =
+            before === undefined
+              ? this.toldAs(plans.map((plan) => saidBy(plan, views)).join(';'))
+              : changed
+                ? this.toldAs(`${before}:${changed}`)
+                : before;
+          said.set(views, number);
+        }
+        return number;
+      },
+    };
   }
 
-  /** The number that what a plan says in a state had before, if it says the same. */
-  private toldAs(plan: PlannedPart, forced: StateBits): number {
-    const css = frameCss({ id: plan.id, rules: plan.marked }, forced);
-    const key = `${plan.part} ${forced}`;
-    let known = this.told.get(key);
-    if (!known) this.told.set(key, (known = new Map()));
-    let id = known.get(css);
-    if (id === undefined) {
-      known.set(css, (id = ++this.plansMade));
-      forgetOldest(known, MAX_TOLD);
+  /** The number that something that is said had before, if it is the same. */
+  private toldAs(text: string): number {
+    let number = this.told.get(text);
+    if (number === undefined) {
+      this.told.set(text, (number = ++this.numbers));
+      forgetOldest(this.told, MAX_TOLD);
     }
-    return id;
+    return number;
   }
 }
+
+/** What a plan says in some views: its rules that match anything there. */
+const saidBy = ({ rules }: PlannedPart, views: ViewSet): string =>
+  rules.flatMap((rule) => (views.isTouchedBy(rule) ? [rule.id] : [])).join();

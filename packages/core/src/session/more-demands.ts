@@ -94,11 +94,19 @@ function checkOpens(pointed: LookedAt, focused: LookedAt): Check | undefined {
   };
 }
 
-/** The least different of two states is what a state is judged by. */
-function distinctIn(input: MoreInput, seen: LookedAt): Check | undefined {
+/** A column with those that it is come to from: what is pressed is pointed at before. */
+export const movedFrom = (column: StateColumn, columns: readonly StateColumn[]): StateColumn[] =>
+  columns.filter(
+    ({ name }) => name === 'default' || name === column.name || (name === 'hover' && column.name === 'pressed'),
+  );
+
+/** That a state is told apart; of two states the one that differs least is what it is judged by. */
+export function distinctDemand(input: MoreInput): NamedCheck[] {
   const { column, columns, see, part } = input;
   const at = TOLD_APART.indexOf(column.name);
-  if (at < 0) return undefined;
+  if (at < 0 || !columns.some(({ name }) => name === 'default') || !canBe(input)) return [];
+  const seen = see(column);
+  if (hiddenBy(seen.looking.view, seen.element) || !isTarget(seen.element)) return [];
   const own = appearanceOf(seen.looking, seen.element, part.part.pseudo);
   const others = columns.filter(({ name }) => name === 'default' || TOLD_APART.slice(0, at).includes(name));
   const checks = others.map((other) => {
@@ -109,8 +117,12 @@ function distinctIn(input: MoreInput, seen: LookedAt): Check | undefined {
       `From ${other.label.toLowerCase()}`,
     );
   });
-  return worstOf(checks);
+  return named('distinct', 'Told apart', worstOf(checks));
 }
+
+/** True where the markup can bring the subject into the column's state. */
+const canBe = ({ subject, column }: MoreInput): boolean =>
+  (shownBits(column) & CARRIED & ~subject.states.possible) === 0;
 
 /** Demands of a part in a state. */
 function inState(input: MoreInput, seen: LookedAt): NamedCheck[] {
@@ -131,23 +143,19 @@ function inState(input: MoreInput, seen: LookedAt): NamedCheck[] {
       ...named('focus-appearance', 'Focus is large and clear', checkFocusAppearance(focus)),
     );
   }
-  if (isTarget(element)) found.push(...named('distinct', 'Told apart', distinctIn(input, seen)));
   if (pseudo === undefined) {
     found.push(
       ...named('leftover', 'Nothing left over', checkLeftover(before.looking, looking, before.element, element)),
     );
   }
   if (hasOwnText(element)) {
-    const behind = colourBehind({ ...looking, geometry: undefined }, element.parent);
+    const behind = () => {
+      const found = colourBehind(looking, element.parent);
+      return typeof found === 'string' ? WHITE : found;
+    };
     const needed = isLarge(style.fontSize, style.fontWeight) ? NEEDED_LARGE : NEEDED_NORMAL;
-    const from = column.name === 'pressed' ? (columns.find(({ name }) => name === 'hover') ?? rest) : rest;
-    found.push(
-      ...named(
-        'transition',
-        'On the way',
-        checkWay(see(from).style, style, typeof behind === 'string' ? WHITE : behind, needed),
-      ),
-    );
+    const from = movedFrom(column, columns).find(({ name }) => name === 'hover' && name !== column.name) ?? rest;
+    found.push(...named('transition', 'On the way', checkWay(see(from).style, style, behind, needed)));
   }
   found.push(
     ...named(
@@ -162,10 +170,10 @@ function inState(input: MoreInput, seen: LookedAt): NamedCheck[] {
   return found;
 }
 
-/** What is asked of a part in a column beside its kind's own demands. */
+/** What is asked of a part in a column beside its kind's own demands and that it is told apart. */
 export function moreDemands(input: MoreInput): NamedCheck[] {
-  const { subject, column } = input;
-  if ((shownBits(column) & CARRIED & ~subject.states.possible) !== 0) return [];
+  const { column } = input;
+  if (!canBe(input)) return [];
   const seen = input.see(column);
   return column.name === 'default'
     ? input.part.part.pseudo === undefined

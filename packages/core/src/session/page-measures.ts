@@ -1,6 +1,7 @@
 import type { Environment } from '../css/environment.js';
 import type { StyledPage } from '../css/styles.js';
 import type { Geometry } from '../page/geometry.js';
+import type { PictureSource } from '../paint/pictures.js';
 import type { Looking } from '../paint/scene.js';
 import type { PixelField } from '../picture/field.js';
 
@@ -12,6 +13,11 @@ export class PageMeasures {
   private readonly geometries = new Map<string, Geometry>();
   private readonly fields = new Map<string, PixelField | null>();
   private readonly weights = new Map<string, number>();
+  private readonly lookings = new WeakMap<
+    StyledPage,
+    { readonly version: number; readonly byOpened: Map<string, Looking> }
+  >();
+  private pictures: PictureSource = (address) => this.fields.get(address);
   private changes = 0;
 
   /** Another after each change, so that what was worked out before is told from what holds now. */
@@ -28,6 +34,8 @@ export class PageMeasures {
   /** @param field null for a picture that does not load */
   setPicture(address: string, field: PixelField | null): void {
     this.fields.set(address, field);
+    // Another source, as what was put together with the old one no longer holds.
+    this.pictures = (wanted) => this.fields.get(wanted);
     this.changes++;
   }
 
@@ -46,16 +54,22 @@ export class PageMeasures {
     return this.geometries.get(keyFor(size, opened)) ?? this.geometries.get(keyFor(size, AS_IT_IS));
   }
 
-  /** What a view of the page is measured with. */
+  /** What a view of the page is measured with; the same object for the same view until more is measured. */
   looking(view: StyledPage, opened = AS_IT_IS): Looking {
-    const { environment }: { environment: Environment } = view.styles;
-    return {
-      view,
-      geometry: this.geometryFor(environment, opened),
-      pictures: (address) => this.fields.get(address),
-      weights: (address) => this.weights.get(address),
-    };
+    let known = this.lookings.get(view);
+    if (known?.version !== this.changes)
+      this.lookings.set(view, (known = { version: this.changes, byOpened: new Map() }));
+    let looking = known.byOpened.get(opened);
+    if (!looking) {
+      const { environment }: { environment: Environment } = view.styles;
+      const geometry = this.geometryFor(environment, opened);
+      looking = { view, geometry, pictures: this.pictures, weights: this.weightOf };
+      known.byOpened.set(opened, looking);
+    }
+    return looking;
   }
+
+  private readonly weightOf = (address: string) => this.weights.get(address);
 }
 
 const keyFor = ({ width }: { readonly width: number }, opened: string) => `${width} ${opened}`;

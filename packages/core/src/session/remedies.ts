@@ -10,13 +10,14 @@ import { toHex } from '../colour/print.js';
 import { BLACK, WHITE, type Rgba } from '../colour/rgba.js';
 import { partNamed, type StateColumn } from '../component/kind.js';
 import { columnNamed } from '../component/states.js';
-import { changeLook, type Look, type Setting } from '../look/model.js';
-import { leastAlpha, nearestOf, nearestPassing, type Nearest, type Passes } from '../remedy/nearest.js';
+import { changeLook, settingKey, type Look, type Setting } from '../look/model.js';
+import { leastAlpha, nearestOf, nearestPassing, shortAgainst, type Asked, type Nearest } from '../remedy/nearest.js';
 import type { Alteration, Remedy, RemedyKind } from '../remedy/remedy.js';
 import { cellSetting } from './cells.js';
 import type { ComponentSession } from './component-session.js';
+import type { Slot } from './rivals.js';
 import type { LedgerCheck, LedgerRequest } from './state-sheet.js';
-import { passesAll } from './try-colours.js';
+import { askedOf } from './try-colours.js';
 
 /** Which check a way out is wanted of. */
 export interface CheckRef {
@@ -76,6 +77,8 @@ export class Remedies {
     private readonly session: ComponentSession,
     private readonly look: Look,
     private readonly request: RemedyRequest,
+    /** What colours are asked, by the settings that they would be; shared by those of one look. */
+    private readonly asked = new Map<string, Asked | null>(),
   ) {
     this.palette = session.page.colours.map(({ hex }) => parseColour(hex)!);
   }
@@ -90,9 +93,35 @@ export class Remedies {
     return { environment: this.environment, ...(place ? { place } : {}), ...(added ? { added } : {}) };
   }
 
-  private settingOf(part: string, column: StateColumn, property: string, value: string): Setting {
+  /** Where a value counts at the viewport in hand. */
+  private slotOf(part: string, column: StateColumn, property: string): Slot {
+    const { place = {} } = this.request;
     const carrier = partNamed(this.session.kind, part)?.carrier ?? part;
-    return { ...cellSetting(part, carrier, property, column, this.request.place ?? {}), value };
+    const slot = cellSetting(part, carrier, property, column, place);
+    return this.session.slotIn(this.look, slot, this.environment, place);
+  }
+
+  private settingOf(part: string, column: StateColumn, property: string, value: string): Setting {
+    return { ...this.slotOf(part, column, property), value };
+  }
+
+  /** What all that a colour has a say in asks of it, wherever it counts; undefined where it has a say in nothing. */
+  private askedOf(
+    check: LedgerCheck,
+    part: string,
+    column: StateColumn,
+    property: 'color' | 'background-color',
+  ): Asked | undefined {
+    const ref = { part, row: property === 'color' ? 'text' : 'background', column: column.name };
+    const slot = this.slotOf(part, column, property);
+    const key = `${settingKey(slot)} ${check.withoutPictures === true}`;
+    let asked = this.asked.get(key);
+    if (asked === undefined) {
+      const cases = this.session.triedEverywhere(this.look, ref, slot, this.request, check.withoutPictures);
+      asked = cases.length ? askedOf(cases, property) : null;
+      this.asked.set(key, asked);
+    }
+    return asked ?? undefined;
   }
 
   /** Ranked ways out of one check; the first does the least harm and changes the least. */
@@ -112,20 +141,6 @@ export class Remedies {
         (a, b) =>
           a.breaks.length - b.breaks.length || weigh(a) + a.alters.length * 0.2 - weigh(b) - b.alters.length * 0.2,
       );
-  }
-
-  /** The way out that changes least and makes nothing fall short; what others there are is not looked at. */
-  first(ref: CheckRef): Remedy | undefined {
-    const before = this.session.ledger(this.look, this.request);
-    const check = this.checkIn(before, ref);
-    if (check?.verdict !== 'short') return undefined;
-    let harmful: Remedy | undefined;
-    for (const draft of this.draftsFor(check)) {
-      const remedy = this.verify(draft, ref, before);
-      if (remedy && !remedy.breaks.length) return remedy;
-      harmful ??= remedy;
-    }
-    return harmful;
   }
 
   /** Changes that may mend a check, the smallest first, with nothing tried yet. */
@@ -216,15 +231,14 @@ export class Remedies {
 
   /** The part's own text colour, and whether all it is used for passes with another. */
   private textDrafts(check: LedgerCheck, column: StateColumn): Draft[] {
-    const ref = { part: check.part, row: 'text', column: check.column };
-    const cases = this.session.triedCases(this.look, ref, this.sheetRequest, check.withoutPictures);
-    if (!cases.length) return [];
+    const asked = this.askedOf(check, check.part, column, 'color');
+    if (!asked) return [];
     const { style } = this.session.seenUnder(this.look, check.part, check.column, this.sheetRequest);
     const from = style.colour('color');
     return this.colourDrafts(
       'text',
       from,
-      (colour) => passesAll(cases, 'color', colour),
+      asked,
       (css) => [this.settingOf(check.part, column, 'color', css)],
       `${this.labelOf(check.part)} text`,
     );
@@ -238,7 +252,7 @@ export class Remedies {
   private colourDrafts(
     kind: 'text' | 'ground' | 'edge',
     from: Rgba,
-    passes: Passes,
+    asked: Asked,
     settings: (css: string) => Setting[],
     what: string,
   ): Draft[] {
@@ -254,28 +268,29 @@ export class Remedies {
           ]
         : [];
     return [
-      ...draft('site-colour', nearestOf(from, this.palette, passes), ', a colour of the site'),
-      ...draft(kind, nearestPassing(from, passes), ''),
+      ...draft('site-colour', nearestOf(from, this.palette, asked.passes), ', a colour of the site'),
+      ...draft(kind, nearestPassing(from, asked), ''),
     ];
   }
 
   private groundDrafts(check: LedgerCheck, column: StateColumn): Draft[] {
     const part = this.session.groundPart(this.look, check.part, check.column, this.sheetRequest);
-    if (part === undefined) return this.scrimDrafts(check, column, check.part);
+    // A pseudo-element's text stands on its element's ground.
+    const standing = partNamed(this.session.kind, check.part);
+    const scrimmed = standing?.pseudo === undefined ? check.part : (standing.carrier ?? check.part);
+    if (part === undefined) return this.scrimDrafts(check, column, scrimmed);
     const own = partNamed(this.session.kind, part);
     // A ground around the part is changed in the state that it is in itself, which is at rest.
     const state = part === check.part || own?.states.includes(column.name as never) ? column : columnNamed('default')!;
-    const ref = { part, row: 'background', column: state.name };
-    const cases = this.session.triedCases(this.look, ref, this.sheetRequest, check.withoutPictures);
-    if (!cases.length) return [];
+    const asked = this.askedOf(check, part, state, 'background-color');
+    if (!asked) return [];
     const { style } = this.session.seenUnder(this.look, part, state.name, this.sheetRequest);
     const from = style.colour('background-color');
-    const passes = (colour: Rgba) => passesAll(cases, 'background-color', colour);
     const settings = (css: string) => [this.settingOf(part, state, 'background-color', css)];
     const what = `${this.labelOf(part)} background`;
     const drafts: Draft[] = [];
     if (from.alpha > 0 && from.alpha < 1) {
-      const alpha = leastAlpha(from, from.alpha, passes);
+      const alpha = leastAlpha(from, from.alpha, asked.passes);
       if (alpha !== undefined) {
         const css = toHex({ ...from, alpha });
         drafts.push({
@@ -287,18 +302,18 @@ export class Remedies {
       }
     }
     if (style.text('background-image') !== 'none' || check.varies)
-      return [...drafts, ...this.scrimDrafts(check, column, check.part)];
-    if (from.alpha > 0) drafts.push(...this.colourDrafts('ground', from, passes, settings, what));
+      return [...drafts, ...this.scrimDrafts(check, column, scrimmed)];
+    if (from.alpha > 0) drafts.push(...this.colourDrafts('ground', from, asked, settings, what));
     return drafts;
   }
 
   /** A veil right behind the text, of black or white, no denser than it takes. */
   private scrimDrafts(check: LedgerCheck, column: StateColumn, part: string): Draft[] {
-    const ref = { part, row: 'background', column: column.name };
-    const cases = this.session.triedCases(this.look, ref, this.sheetRequest, check.withoutPictures);
-    if (!cases.length) return [];
+    const asked = this.askedOf(check, part, column, 'background-color');
+    if (!asked) return [];
+    const { passes } = asked;
     return [BLACK, WHITE].flatMap((colour): Draft[] => {
-      const alpha = leastAlpha(colour, 0, (tried) => passesAll(cases, 'background-color', tried));
+      const alpha = leastAlpha(colour, 0, passes);
       if (alpha === undefined || alpha >= 1) return [];
       return [
         {
@@ -341,7 +356,10 @@ export class Remedies {
     const { background } = check;
     if (!background) return [];
     const { style, element } = this.session.seenUnder(this.look, check.part, check.column, this.sheetRequest);
-    const passes = (colour: Rgba) => contrastRatio(colour, background) >= check.needed;
+    const asked: Asked = {
+      passes: (colour) => contrastRatio(colour, background) >= check.needed,
+      short: [shortAgainst(background, check.needed)],
+    };
     const what = this.labelOf(check.part);
     const widths = ['top', 'right', 'bottom', 'left'].filter(
       (side) => Number.parseFloat(style.text(`border-${side}-width`)) > 0,
@@ -353,7 +371,7 @@ export class Remedies {
       return this.colourDrafts(
         'edge',
         from,
-        passes,
+        asked,
         (css) => [this.settingOf(check.part, column, property, css)],
         `${what} icon`,
       );
@@ -363,7 +381,7 @@ export class Remedies {
       return this.colourDrafts(
         'edge',
         from,
-        passes,
+        asked,
         (css) => widths.map((side) => this.settingOf(check.part, column, `border-${side}-color`, css)),
         `${what} border`,
       );
@@ -372,7 +390,7 @@ export class Remedies {
     return this.colourDrafts(
       'ground',
       ground.alpha > 0 ? ground : background,
-      passes,
+      asked,
       (css) => [this.settingOf(check.part, column, 'background-color', css)],
       `${what} background`,
     );
@@ -435,14 +453,12 @@ export class Remedies {
   private timingDrafts(check: LedgerCheck, column: StateColumn): Draft[] {
     const rest = this.session.seenUnder(this.look, check.part, 'default', this.sheetRequest);
     const state = this.session.seenUnder(this.look, check.part, check.column, this.sheetRequest);
-    const behind = colourBehind({ ...state.looking, geometry: undefined }, state.element.parent);
-    const way = wayBetween(rest.style, state.style, typeof behind === 'string' ? WHITE : behind, check.needed);
-    if (
-      !way ||
-      checkWay(rest.style, state.style, typeof behind === 'string' ? WHITE : behind, check.needed)?.verdict !== 'short'
-    ) {
-      return [];
-    }
+    const behind = () => {
+      const found = colourBehind(state.looking, state.element.parent);
+      return typeof found === 'string' ? WHITE : found;
+    };
+    const way = wayBetween(rest.style, state.style, behind, check.needed);
+    if (!way || checkWay(rest.style, state.style, behind, check.needed)?.verdict !== 'short') return [];
     const set = (property: string, value: string) => this.settingOf(check.part, column, property, value);
     return [
       {

@@ -4,15 +4,13 @@ import { parseColour } from '../colour/parse.js';
 import { toHex } from '../colour/print.js';
 import { sameRgba, type Rgba } from '../colour/rgba.js';
 import { partNamed } from '../component/kind.js';
-import { columnNamed, setBits } from '../component/states.js';
-import { changeLook, type Look, type Setting } from '../look/model.js';
-import { nearestPassing } from '../remedy/nearest.js';
+import { columnFor, columnNamed, setBits } from '../component/states.js';
+import { bitsOfWhen, changeLook, type Look, type Setting } from '../look/model.js';
 import type { Solution } from '../remedy/remedy.js';
-import { cellSetting } from './cells.js';
 import type { ComponentSession } from './component-session.js';
-import { Remedies, type RemedyRequest } from './remedies.js';
+import { placesOf, replacementFor } from './colour-places.js';
+import { Remedies, type Draft, type RemedyRequest } from './remedies.js';
 import type { LedgerCheck } from './state-sheet.js';
-import { passesAll, type TriedCase } from './try-colours.js';
 
 /** What one action is to solve: a part in all its states, the component, or all that has one colour. */
 export type SolveScope =
@@ -20,91 +18,157 @@ export type SolveScope =
   | { readonly of: 'component' }
   | { readonly of: 'colour'; readonly colour: string };
 
-/** Steps after which a search gives up. */
-const MOST_STEPS = 60;
+/** Rows of the sheet whose values others may follow. */
+const ROW: Readonly<Record<string, string>> = { color: 'text', 'background-color': 'background' };
 
-const isDue = ({ verdict, criterion }: LedgerCheck) =>
+/** Rounds in which what did not help, or did harm, is replaced by something else. */
+const MOST_ROUNDS = 6;
+
+export const isDue = ({ verdict, criterion }: LedgerCheck) =>
   verdict === 'short' && LEVELS[criterion] !== 'AAA' && LEVELS[criterion] !== 'advice';
 
-const keyOf = ({ part, column, demand, viewport }: LedgerCheck) => `${part} ${column} ${demand} ${viewport}`;
+export const keyOf = ({ part, column, demand, viewport }: LedgerCheck) => `${part} ${column} ${demand} ${viewport}`;
 
 /**
- * Solves several checks in one step. States are taken from the default upwards, since the others follow it; of each
- * short check the way out is taken that changes least and makes nothing else fall short.
+ * Solves several checks in one step. Of each short check the smallest change that passes in every case that it has a say
+ * in is taken; states are gone through from the default upwards, since the others follow it. Then all is looked at
+ * together: what makes something else fall short, or helps nothing, is given back, and the next smallest is tried.
  */
 export function solve(session: ComponentSession, look: Look, scope: SolveScope, request: RemedyRequest): Solution {
   const before = session.ledger(look, request);
   if (scope.of === 'colour') return solveColour(session, look, scope.colour, before, request);
   const inScope = (check: LedgerCheck) => scope.of === 'component' || check.part === scope.part;
   const wanted = before.filter((check) => isDue(check) && inScope(check));
-  const drafted = draftAll(session, look, wanted, request);
-  let now = changeLook(look, drafted.settings);
-  let checks: readonly LedgerCheck[] = drafted.settings.length ? session.ledger(now, request) : before;
-  const passed = new Set(before.filter((check) => !isDue(check)).map(keyOf));
-  // What was drafted without a look at the rest is given up where it does harm.
-  if (checks.some((check) => isDue(check) && passed.has(keyOf(check))))
-    [now, checks, drafted.distance] = [look, before, 0];
-  let { distance } = drafted;
-  const given = new Map<string, string>();
-  for (let step = 0; step < MOST_STEPS; step++) {
-    const [check] = checks
-      .filter((item) => isDue(item) && inScope(item) && !given.has(keyOf(item)))
-      .sort((a, b) => rank(a) - rank(b));
-    if (!check) break;
-    const best = new Remedies(session, now, { ...request, at: check.viewport }).first(check);
-    if (!best || best.breaks.length) {
-      given.set(keyOf(check), best ? breaking(session, best.breaks) : whyNot(check));
-      continue;
+  let now = look;
+  let checks: readonly LedgerCheck[] = before;
+  let distance = 0;
+  const why = new Map<string, string>();
+  const tried = new Set<string>();
+  for (let round = 0; round < MOST_ROUNDS; round++) {
+    const open = checks.filter((check) => isDue(check) && inScope(check));
+    const steps = draft(session, now, open, tried, request);
+    if (!steps.length) break;
+    const passed = new Set(checks.filter((check) => !isDue(check)).map(keyOf));
+    let kept = steps;
+    let next = changeLook(now, settingsOf(kept));
+    let after: readonly LedgerCheck[] = session.ledger(next, request);
+    // Giving a step back may lay bare that another one needed it, so it is looked at again.
+    for (
+      let bad = badSteps(session, kept, after, passed, why);
+      bad.size;
+      bad = badSteps(session, kept, after, passed, why)
+    ) {
+      kept = kept.filter((step) => !bad.has(step));
+      next = changeLook(now, settingsOf(kept));
+      after = kept.length ? session.ledger(next, request) : checks;
     }
-    now = changeLook(now, best.settings);
-    distance += best.distance;
-    checks = session.ledger(now, request);
+    if (!kept.length) continue;
+    distance += kept.reduce((sum, step) => sum + step.draft.distance, 0);
+    [now, checks] = [next, after];
   }
-  return solutionOf(session, look, now, wanted, checks, given, distance, request);
+  return solutionOf(session, look, now, wanted, checks, why, distance, request);
 }
+
+/** A change for one check, or for the same at several widths, and the columns of parts in which it shows. */
+interface Step {
+  readonly checks: LedgerCheck[];
+  readonly draft: Draft;
+  readonly columns: ReadonlySet<string>;
+}
+
+const settingsOf = (steps: readonly Step[]): Setting[] => steps.flatMap(({ draft }) => draft.settings);
 
 /**
  * The smallest change for each check by itself, in the order of the states: what follows a state takes its change along
  * and needs none of its own. Nothing is tried on the whole component yet.
+ *
+ * @param tried what was tried before and is not to be tried again; added to
  */
-function draftAll(
+function draft(
   session: ComponentSession,
   look: Look,
-  wanted: readonly LedgerCheck[],
+  open: readonly LedgerCheck[],
+  tried: Set<string>,
   request: RemedyRequest,
-): { settings: readonly Setting[]; distance: number } {
-  const settings: Setting[] = [];
-  let distance = 0;
+): Step[] {
+  const steps = new Map<string, Step>();
   const done = new Set<string>();
-  const placeOf = (part: string, column: string, criterion: string) => `${part} ${column} ${criterion}`;
-  for (const check of [...wanted].sort((a, b) => rank(a) - rank(b))) {
-    const { part, column, criterion } = check;
-    if (done.has(placeOf(part, column, criterion))) continue;
-    const [draft] = new Remedies(session, look, { ...request, at: check.viewport }).draftsFor(check);
-    done.add(placeOf(part, column, criterion));
-    if (!draft) continue;
-    settings.push(...draft.settings);
-    distance += draft.distance;
-    const { viewports, place } = request;
-    const { environment } = viewports.find(({ name }) => name === check.viewport) ?? viewports[0]!;
-    const row = draft.settings[0]!.property === 'background-color' ? 'background' : 'text';
-    if (criterion !== '1.4.3') continue;
-    const at = { part: draft.settings[0]!.part, row, column };
-    for (const { name } of session.followersOf(look, at, { environment, ...(place ? { place } : {}) })) {
-      done.add(placeOf(part, name, criterion));
+  const asked: ConstructorParameters<typeof Remedies>[3] = new Map();
+  const remedies = new Map(
+    request.viewports.map(({ name }) => [name, new Remedies(session, look, { ...request, at: name }, asked)]),
+  );
+  for (const check of [...open].sort((a, b) => rank(a) - rank(b))) {
+    const place = `${check.criterion} ${check.part} ${check.column} ${check.viewport}`;
+    if (done.has(place)) continue;
+    const nameOf = ({ settings }: Draft) => `${keyOf(check)} ${JSON.stringify(settings)}`;
+    const found = remedies
+      .get(check.viewport)!
+      .draftsFor(check)
+      .find((one) => !tried.has(nameOf(one)));
+    done.add(place);
+    if (!found) continue;
+    tried.add(nameOf(found));
+    const same = steps.get(JSON.stringify(found.settings));
+    if (same) {
+      same.checks.push(check);
+      continue;
+    }
+    const columns = new Set([`${check.part} ${check.column}`]);
+    for (const { environment, name } of request.viewports) {
+      for (const setting of found.settings) {
+        const row = ROW[setting.property];
+        if (!row) continue;
+        const { place: at } = request;
+        const column = columnFor(bitsOfWhen(setting.when)).name;
+        const sheet = { environment, ...(at ? { place: at } : {}) };
+        for (const follower of session.followersOf(look, { part: setting.part, row, column }, sheet)) {
+          columns.add(`${setting.part} ${follower.name}`);
+          done.add(`${check.criterion} ${check.part} ${follower.name} ${name}`);
+        }
+      }
+    }
+    steps.set(JSON.stringify(found.settings), { checks: [check], draft: found, columns });
+  }
+  return [...steps.values()];
+}
+
+/** Steps that helped nothing, or that may be what made something fall short. */
+function badSteps(
+  session: ComponentSession,
+  steps: readonly Step[],
+  after: readonly LedgerCheck[],
+  passed: ReadonlySet<string>,
+  why: Map<string, string>,
+): Set<Step> {
+  const byKey = new Map(after.map((check) => [keyOf(check), check]));
+  const broken = after.filter((check) => isDue(check) && passed.has(keyOf(check)));
+  const bad = new Set<Step>();
+  const isStillDue = (check: LedgerCheck) => {
+    const own = byKey.get(keyOf(check));
+    return own !== undefined && isDue(own);
+  };
+  for (const step of steps) if (step.checks.every(isStillDue)) bad.add(step);
+  // What did not help may be to blame as well, so it goes first.
+  if (bad.size) return bad;
+  for (const check of broken) {
+    const blamed = steps.filter(({ columns }) => columns.has(`${check.part} ${check.column}`));
+    const all = blamed.length ? blamed : steps.filter(({ columns }) => sharesColumn(columns, check.column));
+    for (const step of all.length ? all : steps) {
+      bad.add(step);
+      for (const own of step.checks) why.set(keyOf(own), breaking(session, check));
     }
   }
-  return { settings, distance };
+  return bad;
 }
+
+const sharesColumn = (columns: ReadonlySet<string>, column: string): boolean =>
+  [...columns].some((item) => item.endsWith(` ${column}`));
 
 const rank = ({ column }: LedgerCheck): number => setBits(columnNamed(column)!);
 
-const breaking = (session: ComponentSession, broken: readonly LedgerCheck[]): string => {
-  const [first] = broken;
-  const label = first ? (partNamed(session.kind, first.part)?.label ?? first.part) : '';
-  return first
-    ? `Whatever helps here makes “${label}, ${columnNamed(first.column)?.label.toLowerCase()}” fall short.`
-    : 'Nothing was found that helps.';
+const breaking = (session: ComponentSession, { part, column }: LedgerCheck): string => {
+  const label = partNamed(session.kind, part)?.label ?? part;
+  return `Whatever helps here makes “${label}, ${columnNamed(column)?.label.toLowerCase()}” fall short.`;
 };
 
 function whyNot(check: LedgerCheck): string {
@@ -142,9 +206,6 @@ function solutionOf(
   };
 }
 
-const PROPERTIES = ['color', 'background-color'] as const;
-const ROW: Readonly<Record<(typeof PROPERTIES)[number], string>> = { color: 'text', 'background-color': 'background' };
-
 /** One colour, wherever the component has it, is replaced by one other that passes in all those places. */
 function solveColour(
   session: ComponentSession,
@@ -154,48 +215,25 @@ function solveColour(
   request: RemedyRequest,
 ): Solution {
   const from = parseColour(css);
-  const wanted = before.filter(
-    (check) =>
-      isDue(check) &&
-      from !== undefined &&
-      [check.foreground, check.background].some((own) => own && sameRgba(own, from)),
-  );
-  const { viewports, at, place } = request;
-  const { environment } = viewports.find(({ name }) => name === at) ?? viewports[0]!;
-  const sheet = { environment, ...(place ? { place } : {}) };
-  const settings: { setting: Omit<Setting, 'value'>; property: (typeof PROPERTIES)[number]; cases: TriedCase[] }[] = [];
-  if (from) {
-    for (const { part, columns } of session.columnsOfParts(look, sheet)) {
-      for (const column of columns) {
-        const values = session.valuesIn(look, part.part.name, column, sheet, PROPERTIES);
-        for (const property of PROPERTIES) {
-          const own = parseColour(values.get(property) ?? '');
-          if (!own || !sameRgba(own, from)) continue;
-          const carrier = part.part.carrier ?? part.part.name;
-          settings.push({
-            setting: cellSetting(part.part.name, carrier, property, column, place ?? {}),
-            property,
-            cases: session.triedCases(look, { part: part.part.name, row: ROW[property], column: column.name }, sheet),
-          });
-        }
-      }
-    }
-  }
-  const passes = (colour: Rgba) => settings.every(({ cases, property }) => passesAll(cases, property, colour));
-  const found = from && nearestPassing(from, passes);
+  const wanted = before.filter((check) => isDue(check) && from !== undefined && hasColour(check, from));
+  const places = from ? placesOf(session, look, from, request) : [];
+  const found = from && replacementFor(from, places);
   const why = new Map(
     wanted.map((check) => [
       keyOf(check),
-      `No one colour in place of ${css} passes in all ${settings.length} places that have it.`,
+      `No one colour in place of ${css} passes in all ${places.length} places that have it.`,
     ]),
   );
   if (!found || !from) return solutionOf(session, look, look, wanted, before, why, 0, request);
   const now = changeLook(
     look,
-    settings.map(({ setting }) => ({ ...setting, value: found.css })),
+    places.map(({ slot }) => ({ ...slot, value: found.css })),
   );
   return solutionOf(session, look, now, wanted, session.ledger(now, request), why, found.distance, request);
 }
+
+const hasColour = ({ foreground, background }: LedgerCheck, colour: Rgba): boolean =>
+  [foreground, background].some((own) => own !== undefined && sameRgba(own, colour));
 
 /** Colours of a component that fall short somewhere, the most often first; each can be solved wherever it is used. */
 export function shortColours(checks: readonly LedgerCheck[]): string[] {

@@ -36,6 +36,8 @@ export interface PropertyInfo {
   readonly compute: Computer;
   /** The value is one colour. */
   readonly isColour: boolean;
+  /** The value is a colour or may hold some; no other property's value depends on it. */
+  readonly holdsColour: boolean;
   /** How the computed value becomes the one that CSSOM gives, where the two differ. */
   readonly resolve: 'border-width' | 'layers' | 'line-height' | 'caret' | undefined;
   /** For the width of an edge: the property whose value `none` takes the edge away. */
@@ -54,6 +56,8 @@ const ADJUSTED =
   /^(display|float|direction|position|overflow-[xy]|line-height|text-align|content|white-space-collapse|text-wrap-mode)$/;
 const BOX = /^(padding-.*|border-(top|right|bottom|left)-(width|style|color)|border-.+-radius)$/;
 
+const COLOURED: ReadonlySet<Computer> = new Set([COLOUR, PAINT, IMAGES, BOX_SHADOW, TEXT_SHADOW, FILTER]);
+
 let nextId = 0;
 
 function infoOf(name: string, inherited: boolean, initial: string, compute: Computer): PropertyInfo {
@@ -64,6 +68,7 @@ function infoOf(name: string, inherited: boolean, initial: string, compute: Comp
     initial,
     compute,
     isColour: compute === COLOUR,
+    holdsColour: COLOURED.has(compute),
     resolve: BORDER_WIDTH.test(name)
       ? 'border-width'
       : LAYERS.test(name)

@@ -1,5 +1,6 @@
 import { generate, type SelectorList } from 'css-tree';
 import type { ElementNode } from '../../page/tree.js';
+import { onceForText } from '../../once.js';
 import { readCss } from '../read.js';
 import { compileList } from './compile.js';
 import {
@@ -73,7 +74,14 @@ export function compileParsedList(list: SelectorList, options: CompileOptions = 
  *
  * @throws InvalidSelectorError with a message that says what is wrong
  */
-export function compileText(text: string, options: CompileOptions = {}): CompiledSelector[] {
+export function compileText(text: string, options?: CompileOptions): readonly CompiledSelector[] {
+  return options ? compileAfresh(text, options) : compiled(text);
+}
+
+/** Selectors by themselves: the same few are asked for again with each edit. */
+const compiled = onceForText((text): readonly CompiledSelector[] => compileAfresh(text, {}));
+
+function compileAfresh(text: string, options: CompileOptions): CompiledSelector[] {
   const ast = readCss(text, 'selectorList');
   if (ast?.type !== 'SelectorList') throw new InvalidSelectorError(`"${text}" is not a selector.`);
   return compileParsedList(ast, options);

@@ -1,4 +1,5 @@
 import { parse, type CssNode, type SelectorList } from 'css-tree';
+import { onceForText } from '../../once.js';
 import { compileText } from './match.js';
 import { compareSpecificity, type Specificity } from './specificity.js';
 
@@ -11,14 +12,14 @@ export function asOneSelector(text: string): { text: string; specificity: Specif
   return { text: one, specificity: compileText(one)[0]!.specificity };
 }
 
-const startsAtRoot = (text: string): boolean => {
+const startsAtRoot = onceForText((text: string): boolean => {
   const ast = parse(text, { context: 'selectorList' }) as SelectorList;
   const first = (ast.children.first as CssNode & { children: { first: CssNode } }).children.first;
   return (
     (first.type === 'TypeSelector' && first.name.toLowerCase() === 'html') ||
     (first.type === 'PseudoClassSelector' && ['root', 'is', 'where'].includes(first.name.toLowerCase()))
   );
-};
+});
 
 /**
  * Raises a selector's specificity to at least `needed` and no further than it must, without changing what it matches.

@@ -1,0 +1,82 @@
+import type { Applied } from '../css/applied.js';
+import type { Environment } from '../css/environment.js';
+import { CARRIED, type StateBits } from '../css/selector/states.js';
+import type { ElementStyle } from '../css/styles.js';
+import { once } from '../once.js';
+import type { StagedPages } from '../page/staged-pages.js';
+import { closedSets, smallestWithSame } from './lattice.js';
+import { statesInPlay, type Forcer, type Subject } from './subject.js';
+
+/** What the site alone says of one subject in one environment; the same under every look. */
+export class SiteWinners {
+  private readonly styles = new Map<StateBits, ElementStyle>();
+  private readonly belongings = new Map<string, Map<StateBits, StateBits>>();
+
+  constructor(
+    private readonly site: StagedPages,
+    private readonly environment: Environment,
+    private readonly subject: Subject,
+    private readonly forcer: Forcer,
+    /** Closed sets of the states in play, by rising rank. */
+    readonly sets: readonly StateBits[],
+  ) {}
+
+  style(state: StateBits): ElementStyle {
+    let style = this.styles.get(state);
+    if (!style) {
+      style = this.forcer.see(this.site, this.environment, this.subject, state).style;
+      this.styles.set(state, style);
+    }
+    return style;
+  }
+
+  winner(property: string, state: StateBits): Applied | undefined {
+    return this.style(state).winner(property);
+  }
+
+  /** The smallest set in which what wins in a state wins already; rules are shared, so identity tells winners apart. */
+  belongs(property: string, state: StateBits): StateBits {
+    let known = this.belongings.get(property);
+    if (!known) this.belongings.set(property, (known = new Map()));
+    let set = known.get(state);
+    if (set === undefined) {
+      set = smallestWithSame(state, this.sets, (bits) => this.winner(property, bits)?.declaration);
+      known.set(state, set);
+    }
+    return set;
+  }
+}
+
+interface Kept {
+  readonly environment: Environment;
+  readonly inPlay: StateBits;
+  readonly bySets: Map<StateBits, SiteWinners>;
+}
+
+const kept = once((_site: StagedPages) => once((_forcer: Forcer) => once((_subject: Subject): Kept[] => [])));
+/** Environments that are kept for a subject. */
+const MAX_ENVIRONMENTS = 12;
+
+/** @param more states to tell apart beside those that the site's rules mention */
+export function siteWinners(
+  site: StagedPages,
+  environment: Environment,
+  subject: Subject,
+  forcer: Forcer,
+  more: StateBits,
+): SiteWinners {
+  const known = kept(site)(forcer)(subject);
+  let own = known.find((item) => item.environment === environment);
+  if (!own) {
+    own = { environment, inPlay: statesInPlay(site, environment, subject), bySets: new Map() };
+    known.push(own);
+    if (known.length > MAX_ENVIRONMENTS) known.shift();
+  }
+  const inPlay = own.inPlay | more;
+  let winners = own.bySets.get(inPlay);
+  if (!winners) {
+    const sets = closedSets(inPlay).filter((set) => (set & CARRIED & ~subject.states.possible) === 0);
+    own.bySets.set(inPlay, (winners = new SiteWinners(site, environment, subject, forcer, sets)));
+  }
+  return winners;
+}

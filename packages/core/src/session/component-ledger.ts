@@ -1,0 +1,331 @@
+import type { Level } from '../check/check.js';
+import { enhanced, worstOf } from '../check/text.js';
+import type { Kind, StateColumn } from '../component/kind.js';
+import type { FoundPart } from '../component/parts.js';
+import { columnNamed } from '../component/states.js';
+import type { Environment } from '../css/environment.js';
+import type { SubjectGroup } from '../handover/index.js';
+import type { Look } from '../look/model.js';
+import type { Subject } from '../look/subject.js';
+import type { StagedPages } from '../page/staged-pages.js';
+import { textOf, type ElementNode } from '../page/tree.js';
+import { checkDemand, type LookedAt } from './checks.js';
+import type { PartColumns } from './columns.js';
+import { environmentKey, exceptionsKey, forgetOldest, statesUsed } from './kept.js';
+import type { LookedPage } from './looked-pages.js';
+import {
+  comparedWith,
+  distinctDemand,
+  moreDemands,
+  movedFrom,
+  siblingsApart,
+  type NamedCheck,
+} from './more-demands.js';
+import type { ColumnCheck, EditingPlace, LedgerCheck, LedgerRequest } from './state-sheet.js';
+import { ViewSet } from './view-set.js';
+
+/** What a ledger asks of the component that it is of. */
+export interface LedgerSource {
+  readonly kind: Kind;
+  readonly element: ElementNode;
+  readonly parts: readonly FoundPart[];
+  /** The page without the look. */
+  readonly site: StagedPages;
+  /** Another when more of the page was measured. */
+  readonly measured: () => number;
+  readonly styled: (look: Look, environment: Environment, place: EditingPlace) => LookedPage;
+  readonly columnsFor: (look: Look, environment: Environment, added: readonly string[]) => readonly PartColumns[];
+  readonly groupsOf: (part: FoundPart, look: Look, environment: Environment) => readonly SubjectGroup[];
+  readonly subjectFor: (part: FoundPart, look: Look, place: EditingPlace) => Subject;
+  readonly lookAt: (pages: StagedPages, environment: Environment, subject: Subject, column: StateColumn) => LookedAt;
+  /** How a subject that the pointer opens is seen where the focus is on what is pointed at instead. */
+  readonly openedByFocus: (
+    pages: StagedPages,
+    environment: Environment,
+    subject: Subject,
+  ) => (() => LookedAt) | undefined;
+}
+
+/** Checks that are worked out together, from the same views of the page. */
+interface Task {
+  readonly views: ViewSet;
+  readonly run: (pages: StagedPages) => readonly ColumnCheck[];
+  /** What came out, by what the look said in those views. */
+  readonly kept: Map<number, Answer>;
+}
+
+/** What a task came to. */
+class Answer {
+  private named: { readonly viewport: string; readonly checks: readonly LedgerCheck[] } | undefined;
+
+  constructor(readonly checks: readonly ColumnCheck[]) {}
+
+  /** The checks at a viewport, those of texts also at level AAA. */
+  at(viewport: string): readonly LedgerCheck[] {
+    if (this.named?.viewport !== viewport) {
+      const strict = this.checks
+        .filter(({ criterion }) => criterion === '1.4.3')
+        .map((check) => ({ ...enhanced(check), demand: `${check.demand}-enhanced` }));
+      this.named = { viewport, checks: [...this.checks, ...strict].map((check) => ({ ...check, viewport })) };
+    }
+    return this.named.checks;
+  }
+}
+
+/** Tasks of a component in one environment, with which of them a change of rules touches. */
+class TaskList {
+  private readonly touched = new Map<string, ReadonlySet<Task>>();
+  private readonly before = new WeakMap<LookedPage, Map<Task, Answer>>();
+
+  constructor(private readonly tasks: readonly Task[]) {}
+
+  answers(styled: LookedPage): Answer[] {
+    const { from } = styled;
+    if (!from) return this.tasks.map((task) => answerOf(task, styled));
+    let touched = this.touched.get(from.selectors);
+    if (!touched) {
+      touched = new Set(this.tasks.filter(({ views }) => from.differsIn(views)));
+      this.touched.set(from.selectors, touched);
+      forgetOldest(this.touched, MAX_CHANGES);
+    }
+    let before = this.before.get(from.page);
+    if (!before) this.before.set(from.page, (before = new Map()));
+    const known = before;
+    return this.tasks.map((task) => {
+      if (touched.has(task)) return answerOf(task, styled);
+      let answer = known.get(task);
+      if (!answer) known.set(task, (answer = answerOf(task, from.page)));
+      return answer;
+    });
+  }
+}
+
+/** All tasks of a component in one environment. */
+interface Tasks {
+  /** The kind's own demands. */
+  readonly own: TaskList;
+  /** Those that every kind makes. */
+  readonly more: TaskList;
+}
+
+/** Answers to one question that are kept, one for each look that was asked about lately. */
+const MAX_VERSIONS = 12;
+/** Changes of rules of which it is kept what they touch. */
+const MAX_CHANGES = 60;
+/** Environments and sets of columns that are kept. */
+const MAX_LISTS = 24;
+
+/** The checks of one component; what a change of the look does not touch is not worked out again. */
+export class ComponentLedger {
+  private readonly lists = new Map<string, Tasks>();
+
+  constructor(private readonly source: LedgerSource) {}
+
+  /** The kind's own demands, in the columns of their parts. */
+  own(
+    look: Look,
+    environment: Environment,
+    place: EditingPlace,
+    added: readonly string[],
+    level: Level = 'AA',
+  ): ColumnCheck[] {
+    const styled = this.source.styled(look, environment, place);
+    return this.tasksFor(look, environment, place, added, level)
+      .own.answers(styled)
+      .flatMap(({ checks }) => checks);
+  }
+
+  /** All checks under a look, at each viewport; texts also at level AAA. */
+  all(look: Look, request: LedgerRequest): LedgerCheck[] {
+    const { place = {}, added = [], level = 'AA' } = request;
+    const found: LedgerCheck[] = [];
+    for (const { name, environment } of request.viewports) {
+      const styled = this.source.styled(look, environment, place);
+      const { own, more } = this.tasksFor(look, environment, place, added, level);
+      for (const answer of own.answers(styled)) for (const check of answer.at(name)) found.push(check);
+      for (const answer of more.answers(styled)) for (const check of answer.at(name)) found.push(check);
+    }
+    return found;
+  }
+
+  private tasksFor(
+    look: Look,
+    environment: Environment,
+    place: EditingPlace,
+    added: readonly string[],
+    level: Level,
+  ): Tasks {
+    const { exception, page, viewport, scheme } = place;
+    const key = [
+      environmentKey(environment),
+      `${exception ?? ''}/${page ?? ''}/${viewport ?? ''}/${scheme ?? ''}`,
+      exceptionsKey(look.exceptions),
+      statesUsed(look),
+      added.join(),
+      level,
+      this.source.measured(),
+    ].join('|');
+    let tasks = this.lists.get(key);
+    if (!tasks) {
+      this.lists.set(key, (tasks = this.listTasks(look, environment, place, added, level)));
+      forgetOldest(this.lists, MAX_LISTS);
+    }
+    return tasks;
+  }
+
+  private listTasks(
+    look: Look,
+    environment: Environment,
+    place: EditingPlace,
+    added: readonly string[],
+    level: Level,
+  ): Tasks {
+    const byPart = this.source.columnsFor(look, environment, added);
+    return {
+      own: new TaskList(this.ownTasks(look, environment, byPart, level)),
+      more: new TaskList([
+        ...byPart.flatMap((item, i) => this.moreTasks(item, i === 0, look, environment)),
+        ...this.siblingTasks(look, environment, place, byPart),
+      ]),
+    };
+  }
+
+  /** The views in which the subjects of a part are seen in some columns. */
+  private viewsOf(
+    environment: Environment,
+    subjects: readonly Subject[],
+    columns: readonly StateColumn[],
+    withFocus = false,
+  ): ViewSet {
+    const { lookAt, openedByFocus, site } = this.source;
+    const views = subjects.flatMap((subject) => [
+      ...columns.map((column) => lookAt(site, environment, subject, column).view),
+      ...(withFocus ? [openedByFocus(site, environment, subject)?.().view] : []),
+    ]);
+    return new ViewSet(views.filter((view) => view !== undefined));
+  }
+
+  private ownTasks(look: Look, environment: Environment, byPart: readonly PartColumns[], level: Level): Task[] {
+    const { kind, parts, groupsOf, lookAt } = this.source;
+    return kind.demands.flatMap((demand) => {
+      const own = byPart.find(({ part }) => part.part.name === demand.part);
+      if (!own) return [];
+      const groups = groupsOf(own.part, look, environment);
+      const against = parts.find(({ part }) => part.name === demand.against);
+      return own.columns.map((column) =>
+        taskOf(this.viewsOf(environment, subjectsOf(groups), [column]), (pages) =>
+          checkDemand({
+            demand,
+            part: own.part,
+            column,
+            groups,
+            against,
+            level,
+            see: (subject, state) => lookAt(pages, environment, subject, state),
+          }),
+        ),
+      );
+    });
+  }
+
+  /** Demands that every kind makes, of one part. */
+  private moreTasks({ part, columns }: PartColumns, isFirst: boolean, look: Look, environment: Environment): Task[] {
+    const { element: root, groupsOf, lookAt, openedByFocus } = this.source;
+    const groups = groupsOf(part, look, environment);
+    const subjects = subjectsOf(groups);
+    const reduced = { ...environment, reducedMotion: true };
+    return columns.flatMap((column) => {
+      const input = (pages: StagedPages, subject: Subject) => ({
+        part,
+        subject,
+        column,
+        columns,
+        root,
+        isFirst,
+        see: (state: StateColumn) => lookAt(pages, environment, subject, state),
+        seeReduced: (state: StateColumn) => lookAt(pages, reduced, subject, state),
+        seeFocused: openedByFocus(pages, environment, subject),
+      });
+      const task = (views: ViewSet, find: (given: ReturnType<typeof input>) => NamedCheck[]) =>
+        taskOf(views, (pages) =>
+          ofGroups(
+            part,
+            column,
+            groups.map((group) => ({ group, checks: find(input(pages, group.subject)) })),
+          ),
+        );
+      return [
+        task(this.viewsOf(environment, subjects, movedFrom(column, columns), column.name === 'default'), moreDemands),
+        task(this.viewsOf(environment, subjects, comparedWith(column, columns)), distinctDemand),
+      ];
+    });
+  }
+
+  private siblingTasks(
+    look: Look,
+    environment: Environment,
+    place: EditingPlace,
+    byPart: readonly PartColumns[],
+  ): Task[] {
+    const { kind, subjectFor, lookAt } = this.source;
+    const pair = kind.siblings?.map((name) => byPart.find(({ part }) => part.part.name === name));
+    const [a, b] = pair ?? [];
+    if (!a || !b) return [];
+    const rest = columnNamed('default')!;
+    const [first, second] = [subjectFor(a.part, look, place), subjectFor(b.part, look, place)];
+    return [
+      taskOf(this.viewsOf(environment, [first, second], [rest]), (pages) => {
+        const check = siblingsApart(lookAt(pages, environment, first, rest), lookAt(pages, environment, second, rest));
+        if (!check) return [];
+        return [
+          {
+            ...check,
+            part: b.part.part.name,
+            column: 'default',
+            demand: `${b.part.part.name}-sibling`,
+            label: `${b.part.part.label} beside ${a.part.part.label.toLowerCase()}`,
+            measuredElements: 1,
+            worstText: '',
+          },
+        ];
+      }),
+    ];
+  }
+}
+
+const subjectsOf = (groups: readonly SubjectGroup[]): Subject[] => groups.map(({ subject }) => subject);
+
+const taskOf = (views: ViewSet, run: Task['run']): Task => ({ views, run, kept: new Map() });
+
+function answerOf({ views, run, kept }: Task, styled: LookedPage): Answer {
+  const said = styled.saidIn(views);
+  let answer = kept.get(said);
+  if (!answer) {
+    kept.set(said, (answer = new Answer(run(styled.pages))));
+    forgetOldest(kept, MAX_VERSIONS);
+  }
+  return answer;
+}
+
+/** Of several elements the worst speaks, demand by demand. */
+function ofGroups(
+  { part }: FoundPart,
+  column: StateColumn,
+  found: readonly { readonly group: SubjectGroup; readonly checks: readonly NamedCheck[] }[],
+): ColumnCheck[] {
+  const all = found.flatMap(({ group, checks }) => checks.map((item) => ({ ...item, group })));
+  return [...new Set(all.map(({ demand }) => demand))].map((demand): ColumnCheck => {
+    const own = all.filter((item) => item.demand === demand);
+    const worst = worstOf(own.map(({ check }) => check))!;
+    const at = own.find(({ check }) => check === worst)!;
+    return {
+      ...worst,
+      part: part.name,
+      column: column.name,
+      demand: `${part.name}-${demand}`,
+      label: at.label,
+      measuredElements: own.reduce((sum, { group }) => sum + group.members.length, 0),
+      worstText: textOf(at.group.subject.element).slice(0, 60),
+    };
+  });
+}

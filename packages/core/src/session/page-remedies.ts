@@ -1,0 +1,104 @@
+import { LEVELS, type Level } from '../check/check.js';
+import { worstOf } from '../check/text.js';
+import { columnNamed } from '../component/states.js';
+import type { Environment } from '../css/environment.js';
+import { changeLook, EMPTY_LOOK, type Setting } from '../look/model.js';
+import { ancestors, type ElementNode } from '../page/tree.js';
+import type { Remedy } from '../remedy/remedy.js';
+import { ComponentSession } from './component-session.js';
+import type { PageSession } from './page-session.js';
+import { Remedies } from './remedies.js';
+import { solve } from './solve.js';
+import type { LedgerCheck } from './state-sheet.js';
+
+/** A check that falls short, with ways out of it, the best first. */
+export interface CheckWays {
+  /** As it is at the viewport where it fares worst. */
+  readonly check: LedgerCheck;
+  /** What the part and the state are called. */
+  readonly part: string;
+  readonly state: string;
+  readonly ways: readonly (Remedy & { readonly css: string })[];
+}
+
+/** Ways out of what falls short in one component of a page, as the site has it. */
+export interface ComponentWays {
+  readonly kind: string;
+  readonly name: string;
+  readonly selector: string;
+  /** One step that mends as many checks as can be, with its CSS; empty where nothing helps. */
+  readonly together: {
+    readonly css: string;
+    readonly mended: readonly LedgerCheck[];
+    readonly unmet: readonly { readonly check: LedgerCheck; readonly why: string }[];
+  };
+  /** Each check by itself; only where that was asked for. */
+  readonly checks: readonly CheckWays[];
+}
+
+export interface WaysOptions {
+  readonly viewports: readonly { readonly name: string; readonly environment: Environment }[];
+  readonly level?: Level;
+  /** Each check by itself too, which takes longer. */
+  readonly each?: boolean;
+  /** Only components that are these elements, or stand in them or around them. */
+  readonly within?: readonly ElementNode[];
+}
+
+/** Ways out that are given for one check. */
+const MOST_WAYS = 4;
+
+/** Ways out for all components of a page that fall short somewhere, in the order in which they stand. */
+export function pageRemedies(page: PageSession, options: WaysOptions): ComponentWays[] {
+  const { viewports, level = 'AA', each = false, within } = options;
+  const wanted = within && new Set(within);
+  const request = { viewports, level, at: viewports[0]!.name };
+  const found: ComponentWays[] = [];
+  for (const { kind, name, selector, locator } of page.components()) {
+    const component = new ComponentSession(page, kind, locator);
+    if (wanted && !isWithin(component.element, wanted)) continue;
+    const due = component.ledger(EMPTY_LOOK, request).filter(isDue);
+    if (!due.length) continue;
+    const cssOf = (settings: readonly Setting[]) =>
+      settings.length ? component.handover(changeLook(EMPTY_LOOK, settings), name).css : '';
+    const { settings, mended, unmet } = solve(component, EMPTY_LOOK, { of: 'component' }, request);
+    found.push({
+      kind,
+      name,
+      selector,
+      together: { css: cssOf(settings), mended, unmet },
+      checks: each ? distinctChecks(due).map((check) => waysFor(component, check)) : [],
+    });
+
+    function waysFor(session: ComponentSession, check: LedgerCheck): CheckWays {
+      const remedies = new Remedies(session, EMPTY_LOOK, { ...request, at: check.viewport });
+      return {
+        check,
+        part: session.parts.find(({ part }) => part.name === check.part)?.part.label ?? check.part,
+        state: (columnNamed(check.column)?.label ?? check.column).toLowerCase(),
+        ways: remedies
+          .propose(check)
+          .slice(0, MOST_WAYS)
+          .map((way) => ({ ...way, css: cssOf(way.settings) })),
+      };
+    }
+  }
+  return found;
+}
+
+const isWithin = (element: ElementNode, wanted: ReadonlySet<ElementNode>): boolean =>
+  [element, ...ancestors(element)].some((node) => wanted.has(node)) ||
+  [...wanted].some((node) => [...ancestors(node)].includes(element));
+
+const isDue = ({ verdict, criterion }: LedgerCheck): boolean =>
+  verdict === 'short' && LEVELS[criterion] !== 'AAA' && LEVELS[criterion] !== 'advice';
+
+/** Each check once, as it is where it fares worst. */
+function distinctChecks(checks: readonly LedgerCheck[]): LedgerCheck[] {
+  const groups = new Map<string, LedgerCheck[]>();
+  for (const check of checks) {
+    const key = `${check.part} ${check.column} ${check.demand}`;
+    groups.set(key, [...(groups.get(key) ?? []), check]);
+  }
+  return [...groups.values()].map((group) => worstOf(group) as LedgerCheck);
+}
