@@ -72,10 +72,14 @@ test('nothing in a page can run, load from elsewhere, or be followed', async ({ 
     'body { background: url(https://elsewhere.invalid/b.png) } @import "https://elsewhere.invalid/i.css";',
   );
   const frame = page.locator('iframe[title="The page"]');
+  // A page is listened to once its components are outlined.
+  const outlined = () => expect(page.locator('[data-outline]').first()).toBeVisible();
   await expect(frame).toHaveAttribute('sandbox', 'allow-same-origin');
+  await outlined();
   await frame.contentFrame().getByText('Leave').click();
   await expect(page).toHaveURL(/\/style\//);
   await page.goBack();
+  await outlined();
   await frame.contentFrame().getByRole('button', { name: 'Send it' }).click();
   await expect(page).toHaveURL(/\/style\//);
   expect(await page.evaluate(() => (window as unknown as { hit?: number }).hit)).toBeUndefined();
