@@ -42,6 +42,9 @@ export const LEVELS: Readonly<Record<Criterion, 'A' | 'AA' | 'AAA' | 'advice'>> 
   weight: 'advice',
 };
 
+/** True for what conformance at levels A and AA asks; the rest is beyond it, or advice. */
+export const isRequired = (criterion: Criterion): boolean => LEVELS[criterion] === 'A' || LEVELS[criterion] === 'AA';
+
 /** What a figure counts: a contrast ratio, CSS pixels, milliseconds, a perceptual difference (ΔE OK × 100), kilobytes. */
 export type Unit = 'ratio' | 'px' | 'ms' | 'difference' | 'kB' | 'share';
 

@@ -84,10 +84,17 @@ const EMPTY: Omit<Cell, 'column'> = {
   site: undefined,
 };
 
+/** The column whose value another column shows; undefined where it has one of its own. */
+export function followedBy(resolver: LookResolver, property: string, column: StateColumn): StateColumn | undefined {
+  const shown = shownBits(column);
+  const { set } = resolver.decide(property, shown);
+  const isOwn = set === setBits(column) || (set !== 0 && set === shown);
+  return isOwn ? undefined : columnFor(set);
+}
+
 export function cellOf(input: CellInput): Cell {
   const { look, row, part, carrier, column, columns, place, resolver } = input;
   const shown = shownBits(column);
-  const set = setBits(column);
   const { subject } = resolver;
   if (!columns.some((own) => own.name === column.name) || (shown & CARRIED & ~subject.states.possible) !== 0) {
     return { ...EMPTY, column: column.name };
@@ -107,7 +114,6 @@ export function cellOf(input: CellInput): Cell {
   const isSet = settings.every((setting) => setting !== undefined);
   const own = isSet ? rowText(row, (property) => settings[row.properties.indexOf(property)]!.value) : undefined;
   const muted = isSet && settings.some((setting) => look.muted.includes(settingKey(setting!)));
-  const isOwnColumn = decision.set === set || (decision.set !== 0 && decision.set === shown);
   return {
     column: column.name,
     applies: true,
@@ -118,7 +124,7 @@ export function cellOf(input: CellInput): Cell {
     own: isSet ? (own ?? settings.map((setting) => setting!.value).join(' ')) : undefined,
     muted,
     from: decision.from,
-    follows: isOwnColumn ? undefined : columnFor(decision.set).name,
+    follows: followedBy(resolver, first, column)?.name,
     followsPlace: isSet && !muted ? undefined : widerPlace(decision, place),
     site: winner?.origin === 'author' ? sourceOf(winner, running - 1) : undefined,
   };

@@ -1,6 +1,5 @@
 import { parseColour } from '../colour/parse.js';
 import { sameRgba, type Rgba } from '../colour/rgba.js';
-import { ROWS } from '../component/rows.js';
 import { nearestPassing, type Asked, type Nearest } from '../remedy/nearest.js';
 import type { Look } from '../look/model.js';
 import { cellSetting } from './cells.js';
@@ -17,9 +16,6 @@ export interface ColourPlace {
 
 const SIDES = ['top', 'right', 'bottom', 'left'].map((side) => `border-${side}-color`);
 const PROPERTIES = ['color', 'background-color', ...SIDES];
-/** The row of the sheet that is about a property alone. */
-const rowOf = (property: string) =>
-  ROWS.find(({ properties }) => properties.length === 1 && properties[0] === property);
 /** What a border is beside is looked at when all is done. */
 const NOTHING_ASKED: Asked = { passes: () => true, short: [] };
 
@@ -39,14 +35,10 @@ export function placesOf(session: ComponentSession, look: Look, colour: Rgba, re
         const isDrawn = !SIDES.includes(property) || Number.parseFloat(values.get(widthOf(property))!) > 0;
         const followed = following.get(property)!;
         if (!own || !isDrawn || !sameRgba(own, colour) || followed.has(column.name)) continue;
-        const slot = session.slotIn(look, cellSetting(name, carrier, property, column, place), environment, place);
-        const row = rowOf(property);
-        if (row) {
-          const ref = { part: name, row: row.key, column: column.name };
-          for (const follower of session.followersOf(look, ref, sheet)) followed.add(follower.name);
-        }
-        const text = row && !SIDES.includes(property) ? { part: name, row: row.key, column: column.name } : undefined;
-        const cases = text ? session.triedEverywhere(look, text, slot, request) : [];
+        const slot = session.trials.slotIn(look, cellSetting(name, carrier, property, column, place), environment, place);
+        const ref = { part: name, property, column: column.name };
+        for (const follower of session.trials.followers(look, ref, sheet)) followed.add(follower.name);
+        const cases = SIDES.includes(property) ? [] : session.trials.everywhere(look, ref, slot, request);
         places.push({ slot, asked: cases.length ? askedOf(cases, property) : NOTHING_ASKED });
       }
     }

@@ -1,4 +1,4 @@
-import type { Level } from '../check/check.js';
+import { isRequired, type Level } from '../check/check.js';
 import { enhanced, worstOf } from '../check/text.js';
 import type { Kind, StateColumn } from '../component/kind.js';
 import type { FoundPart } from '../component/parts.js';
@@ -16,8 +16,10 @@ import type { LookedPage } from './looked-pages.js';
 import {
   comparedWith,
   distinctDemand,
-  moreDemands,
+  furtherDemands,
+  hasRequired,
   movedFrom,
+  requiredDemands,
   siblingsApart,
   type NamedCheck,
 } from './more-demands.js';
@@ -104,8 +106,10 @@ class TaskList {
 interface Tasks {
   /** The kind's own demands. */
   readonly own: TaskList;
-  /** Those that every kind makes. */
-  readonly more: TaskList;
+  /** Those that every kind makes at levels A and AA. */
+  readonly required: TaskList;
+  /** What is asked beyond, advice among it. */
+  readonly further: TaskList;
 }
 
 /** Answers to one question that are kept, one for each look that was asked about lately. */
@@ -141,11 +145,26 @@ export class ComponentLedger {
     const found: LedgerCheck[] = [];
     for (const { name, environment } of request.viewports) {
       const styled = this.source.styled(look, environment, place);
-      const { own, more } = this.tasksFor(look, environment, place, added, level);
-      for (const answer of own.answers(styled)) for (const check of answer.at(name)) found.push(check);
-      for (const answer of more.answers(styled)) for (const check of answer.at(name)) found.push(check);
+      const { own, required, further } = this.tasksFor(look, environment, place, added, level);
+      for (const tasks of [own, required, further]) {
+        for (const answer of tasks.answers(styled)) for (const check of answer.at(name)) found.push(check);
+      }
     }
     return found;
+  }
+
+  /** Only what is asked at levels A and AA, which takes about half the time. */
+  required(look: Look, request: LedgerRequest): LedgerCheck[] {
+    const { place = {}, added = [], level = 'AA' } = request;
+    return request.viewports.flatMap(({ name: viewport, environment }) => {
+      const styled = this.source.styled(look, environment, place);
+      const { own, required } = this.tasksFor(look, environment, place, added, level);
+      return [own, required].flatMap((tasks) =>
+        tasks.answers(styled).flatMap(({ checks }) =>
+          checks.filter(({ criterion }) => isRequired(criterion)).map((check) => ({ ...check, viewport })),
+        ),
+      );
+    });
   }
 
   private tasksFor(
@@ -183,8 +202,9 @@ export class ComponentLedger {
     const byPart = this.source.columnsFor(look, environment, added);
     return {
       own: new TaskList(this.ownTasks(look, environment, byPart, level)),
-      more: new TaskList([
-        ...byPart.flatMap((item, i) => this.moreTasks(item, i === 0, look, environment)),
+      required: new TaskList(byPart.flatMap((item, i) => this.moreTasks('required', item, i === 0, look, environment))),
+      further: new TaskList([
+        ...byPart.flatMap((item, i) => this.moreTasks('further', item, i === 0, look, environment)),
         ...this.siblingTasks(look, environment, place, byPart),
       ]),
     };
@@ -228,8 +248,14 @@ export class ComponentLedger {
     });
   }
 
-  /** Demands that every kind makes, of one part. */
-  private moreTasks({ part, columns }: PartColumns, isFirst: boolean, look: Look, environment: Environment): Task[] {
+  /** Demands that every kind makes, of one part: those at levels A and AA, or what is asked beyond. */
+  private moreTasks(
+    which: 'required' | 'further',
+    { part, columns }: PartColumns,
+    isFirst: boolean,
+    look: Look,
+    environment: Environment,
+  ): Task[] {
     const { element: root, groupsOf, lookAt, openedByFocus } = this.source;
     const groups = groupsOf(part, look, environment);
     const subjects = subjectsOf(groups);
@@ -254,8 +280,11 @@ export class ComponentLedger {
             groups.map((group) => ({ group, checks: find(input(pages, group.subject)) })),
           ),
         );
+      const moved = () =>
+        this.viewsOf(environment, subjects, movedFrom(column, columns), column.name === 'default');
+      if (which === 'required') return hasRequired(column) ? [task(moved(), requiredDemands)] : [];
       return [
-        task(this.viewsOf(environment, subjects, movedFrom(column, columns), column.name === 'default'), moreDemands),
+        task(moved(), furtherDemands),
         task(this.viewsOf(environment, subjects, comparedWith(column, columns)), distinctDemand),
       ];
     });

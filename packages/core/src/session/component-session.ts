@@ -9,11 +9,9 @@ import { DESKTOP, type Environment } from '../css/environment.js';
 import { checkRule, explain, idleRulesFor, leftBehind, type LeftBehind, type RuleCheck } from '../css/explain/index.js';
 import { forceStates } from '../css/forced.js';
 import {
-  ACTIVE,
   bitsOf,
   CARRIED,
   closeBits,
-  HOVER,
   isSubset,
   type Atom,
   type StateBits,
@@ -42,7 +40,7 @@ import {
   type SubjectGroup,
 } from '../handover/index.js';
 import { stateWords } from '../handover/state-selector.js';
-import { DEFAULT_BOUNDS, holdsIn, type Place, type ViewportBounds } from '../look/conditions.js';
+import { DEFAULT_BOUNDS, type Place, type ViewportBounds } from '../look/conditions.js';
 import {
   activeSettings,
   bitsOfWhen,
@@ -61,14 +59,13 @@ import { descendants, selfAndAncestors, type ElementNode } from '../page/tree.js
 import { cellOf } from './cells.js';
 import type { LookedAt } from './checks.js';
 import { ComponentLedger } from './component-ledger.js';
-import { environmentKey, exceptionsKey, forgetOldest, statesUsed } from './kept.js';
+import { environmentKey, exceptionsKey, forgetOldest, settingsByPart, statesUsed } from './kept.js';
 import { LookedPages, type LookedPage } from './looked-pages.js';
 import { columnsOf, unionOf, type PartColumns } from './columns.js';
 import { eachAlone, groupSubjects } from './groups.js';
 import { membersOf, type PartMember } from './members.js';
 import type { PageSession } from './page-session.js';
 import { openedKey, revealOf } from './reveal.js';
-import { rivalOf, type Slot } from './rivals.js';
 import { scrollbarNotes } from './scrollbar-notes.js';
 import {
   type CellExplanation,
@@ -81,7 +78,8 @@ import {
   type StateSheet,
 } from './state-sheet.js';
 import { ViewSet } from './view-set.js';
-import { tryColours, triedCase, triedTexts, type TrackSample, type TriedCase } from './try-colours.js';
+import { Trials } from './trials.js';
+import { tryColours, type TrackSample } from './try-colours.js';
 
 export class UnknownKindError extends Error {
   override readonly name = 'UnknownKindError';
@@ -164,9 +162,10 @@ export class ComponentSession {
   private readonly viewSets = new WeakMap<StyledPage, ViewSet>();
   private readonly reveals = new Map<string, Reveal>();
   private readonly columnSets = new Map<string, PartColumns[]>();
-  private readonly resolvers = new Map<string, { key: string; resolver: LookResolver }>();
   private readonly looked: LookedPages;
   private readonly checks: ComponentLedger;
+  /** What other values would change. */
+  readonly trials: Trials;
   private readonly before: FrameRules | undefined;
   private readonly kept = new Map<string, Map<string, unknown>>();
   private relatives: Map<string, readonly string[]> | undefined;
@@ -203,18 +202,29 @@ export class ComponentSession {
       this.pages,
       this.parts.map(({ part }) => part.name),
     );
-    this.checks = new ComponentLedger({
+    const looks = {
       kind,
-      element: this.element,
       parts: this.parts,
+      columnsFor: (look: Look, environment: Environment, added: readonly string[]) =>
+        this.columnsFor(look, environment, added),
+      groupsOf: (part: FoundPart, look: Look, environment: Environment) => this.groupsOf(part, look, environment),
+      lookAt: (pages: StagedPages, environment: Environment, subject: Subject, column: StateColumn) =>
+        this.lookAt(pages, environment, subject, column),
+    };
+    this.checks = new ComponentLedger({
+      ...looks,
+      element: this.element,
       site: this.pages,
       measured: () => page.measures.version,
       styled: (look, environment, place) => this.styled(look, environment, this.placeFor(place)),
-      columnsFor: (look, environment, added) => this.columnsFor(look, environment, added),
-      groupsOf: (part, look, environment) => this.groupsOf(part, look, environment),
       subjectFor: (part, look, place) => this.subjectFor(part, look, place),
-      lookAt: (pages, environment, subject, column) => this.lookAt(pages, environment, subject, column),
       openedByFocus: (pages, environment, subject) => this.openedByFocus(pages, environment, subject),
+    });
+    this.trials = new Trials({
+      ...looks,
+      placeFor: (place) => this.placeFor(place),
+      pagesUnder: (look, environment, place) => this.styled(look, environment, this.placeFor(place)).pages,
+      resolverFor: (columns, look, environment, place) => this.resolverFor(columns, look, environment, place),
     });
   }
 
@@ -547,6 +557,11 @@ export class ComponentSession {
     return this.checks.all(look, request);
   }
 
+  /** Those of them that conformance at levels A and AA asks for. */
+  requiredChecks(look: Look, request: LedgerRequest): LedgerCheck[] {
+    return this.checks.required(look, request);
+  }
+
   /** How a subject that the pointer opens is seen where the focus is on what is pointed at instead. */
   private openedByFocus(pages: StagedPages, environment: Environment, subject: Subject): (() => LookedAt) | undefined {
     const reveal = this.revealFor(subject, environment);
@@ -664,16 +679,10 @@ export class ComponentSession {
     also: readonly string[] = [],
   ): SheetRow[] {
     const { name } = part.part;
-    const settings = activeSettings(look).filter((setting) => setting.part === name);
     const all = look.settings.filter((setting) => setting.part === name);
     const set = new Set(all.map((setting) => setting.property));
     const subject = this.subjectFor(part, look, place);
-    const extra = own.reduce((bits, column) => bits | shownBits(column) | setBits(column), 0);
-    const key = JSON.stringify([settings, look.exceptions, environment, place, subject.element.order, extra]);
-    const resolver = this.resolverFor(name, key, () => {
-      const own = settingsFor({ settings, exceptions: this.exceptionsOf(part, look) }, subject.element);
-      return new LookResolver(this.pages, environment, subject, own, this.placeFor(place), this.forcer, extra);
-    });
+    const resolver = this.resolverFor({ part, columns: own }, look, environment, place);
     const carrier = part.carrier?.part.name ?? name;
     const style = (bits: StateBits): ElementStyle => this.forcer.see(styled.pages, environment, subject, bits).style;
     const wanted = this.rowsWanted(part, set, whole, also);
@@ -729,12 +738,29 @@ export class ComponentSession {
   }
 
   /** The resolver of a part, kept while nothing that it depends on has changed. */
-  private resolverFor(part: string, key: string, make: () => LookResolver): LookResolver {
-    const known = this.resolvers.get(part);
-    if (known?.key === key) return known.resolver;
-    const resolver = make();
-    this.resolvers.set(part, { key, resolver });
-    return resolver;
+  private resolverFor(
+    { part, columns }: PartColumns,
+    look: Look,
+    environment: Environment,
+    place: EditingPlace,
+  ): LookResolver {
+    const { name } = part.part;
+    const subject = this.subjectFor(part, look, place);
+    const extra = columns.reduce((bits, column) => bits | shownBits(column) | setBits(column), 0);
+    const { settings = [], text = '' } = settingsByPart(look).get(name) ?? {};
+    const where = [place.page, place.viewport, place.scheme, place.exception].join('/');
+    const key = [
+      environmentKey(environment),
+      where,
+      exceptionsKey(look.exceptions),
+      subject.element.order,
+      extra,
+      text,
+    ].join('|');
+    return this.unlessKept(`resolver ${name}`, key, () => {
+      const own = settingsFor({ settings, exceptions: this.exceptionsOf(part, look) }, subject.element);
+      return new LookResolver(this.pages, environment, subject, own, this.placeFor(place), this.forcer, extra);
+    });
   }
 
   private rowsWanted(
@@ -761,82 +787,11 @@ export class ComponentSession {
 
   /** Measures trial colours in a cell, in its own column and all that follow it. */
   tryColours(look: Look, ref: CellRef, colours: readonly string[], request: SheetRequest = {}): TrackSample[] {
-    const { row } = this.cell(ref);
-    return tryColours(row.properties[0]!, this.triedCases(look, ref, request), colours);
-  }
-
-  /** Columns of a part whose value in a row comes from one of them, that one included. */
-  followersOf(look: Look, ref: CellRef, request: SheetRequest): readonly StateColumn[] {
-    const { environment = DESKTOP, place = {}, added = [] } = request;
-    const { part, row } = this.cell(ref);
-    const own = this.columnsFor(look, environment, added).find((item) => item.part === part)!;
-    const styled = this.styled(look, environment, this.placeFor(place));
-    const rows = this.rowsOf(own, look, environment, place, styled, own.columns, false, [row.key]);
-    const cells = rows.find((item) => item.row.key === row.key)?.cells ?? [];
-    return own.columns.filter(
-      ({ name }) => name === ref.column || cells.some((cell) => cell.column === name && cell.follows === ref.column),
-    );
-  }
-
-  /**
-   * Texts that a colour in a cell has a say in, ready to be measured with others: of its column and all that follow it.
-   *
-   * @param bare each also as if no picture had loaded
-   */
-  triedCases(look: Look, ref: CellRef, request: SheetRequest = {}, bare = false): TriedCase[] {
-    const { environment = DESKTOP, place = {}, added = [] } = request;
-    const { part, row } = this.cell(ref);
-    const { pages } = this.styled(look, environment, this.placeFor(place));
-    const sheet = this.columnsFor(look, environment, added);
-    const following = this.followersOf(look, ref, request);
-    const isGround = row.properties[0] === 'background-color';
-    return (
-      this.parts
-        // A ground lies behind other parts' text too, a placeholder among it; a text colour is the part's own.
-        .filter((other) => other === part || (isGround && (other.part.pseudo === undefined || this.hasText(other))))
-        .flatMap((other) => {
-          const columns = sheet.find((item) => item.part === other)?.columns ?? [];
-          const own = sheet.find((item) => item.part === part)!.columns;
-          const shared =
-            other === part
-              ? following
-              : columns.filter((column) =>
-                  following.includes(columnAround(own, column, other.part.carrier === part.part.name)),
-                );
-          return shared.flatMap((column) =>
-            this.groupsOf(other, look, environment).flatMap(({ subject }) => {
-              const seen = this.lookAt(pages, environment, subject, column);
-              const outer = other === part ? seen.element : this.outerElement(part, seen);
-              // What does not stand on it has nothing to do with it.
-              if (!outer) return [];
-              const lookings = bare ? [seen.looking, { ...seen.looking, withoutPictures: true }] : [seen.looking];
-              return lookings
-                .flatMap((looking) => triedTexts(looking, seen.element, other.part.pseudo))
-                .flatMap((text) => triedCase({ ...text, element: other === part ? text.element : outer }) ?? []);
-            }),
-          );
-        })
-    );
-  }
-
-  private hasText({ part }: FoundPart): boolean {
-    return this.kind.demands.some((demand) => demand.part === part.name && demand.criterion === '1.4.3');
-  }
-
-  /** The same at each of several viewports in which a value of the slot would count. */
-  triedEverywhere(look: Look, ref: CellRef, slot: Slot, request: LedgerRequest, bare = false): TriedCase[] {
-    const { viewports, place = {}, added = [] } = request;
-    const where = this.placeFor(place);
-    return viewports
-      .filter(({ environment }) => holdsIn({ ...slot, value: '' }, where, environment))
-      .filter(({ environment }) => !rivalOf(look, slot, where, environment))
-      .flatMap(({ environment }) => this.triedCases(look, ref, { environment, place, added }, bare));
-  }
-
-  /** Where a value has to be set to count in an environment: in the slot, or in a narrower one that the look has there. */
-  slotIn(look: Look, slot: Slot, environment: Environment, place: EditingPlace = {}): Slot {
-    const rival = rivalOf(look, slot, this.placeFor(place), environment);
-    return rival ? { ...slot, when: rival.when } : slot;
+    const { environment = DESKTOP, ...rest } = request;
+    const { part, row, column } = this.cell(ref);
+    const [property] = row.properties;
+    const tried = { part: part.part.name, property: property!, column: column.name };
+    return tryColours(property!, this.trials.cases(look, tried, { ...rest, environment }), colours);
   }
 
   /** What a part looks like in a column under a look, by the properties that are asked for. */
@@ -885,15 +840,6 @@ export class ComponentSession {
       const style = view.of(node);
       const paints = style.colour('background-color').alpha > 0 || style.text('background-image') !== 'none';
       if (paints) return node === element ? partName : byOrder.get(node.order);
-    }
-    return undefined;
-  }
-
-  /** The element of a part around what is seen, in the page that it is seen in. */
-  private outerElement(part: FoundPart, seen: SeenSubject): ElementNode | undefined {
-    const orders = new Set(part.elements.map(({ order }) => order));
-    for (let node: ElementNode | undefined = seen.element; node; node = node.parent) {
-      if (orders.has(node.order)) return node;
     }
     return undefined;
   }
@@ -983,12 +929,6 @@ export class ComponentSession {
       width: text('bar', 'width'),
     });
   }
-}
-
-/** The column that a part around another is in while the other is in one: who points at a child points at it too. */
-function columnAround(own: readonly StateColumn[], column: StateColumn, isCarrier: boolean): StateColumn {
-  const bits = isCarrier ? shownBits(column) : shownBits(column) & (HOVER | ACTIVE);
-  return own.filter((item) => isSubset(setBits(item), bits)).at(-1) ?? own[0]!;
 }
 
 const count = (bits: StateBits): number => {

@@ -58,18 +58,29 @@ export const comparedWith = (column: StateColumn, columns: readonly StateColumn[
 const named = (demand: string, label: string, check: Check | undefined): NamedCheck[] =>
   check ? [{ demand, label, check }] : [];
 
-/** Demands of a part at rest. */
-function atRest(input: MoreInput, seen: LookedAt): NamedCheck[] {
-  const { part, root, seeFocused, isFirst } = input;
+/** True for a control, which is what is pointed at. */
+const isControlOf = ({ part: { part } }: MoreInput, element: ElementNode): boolean =>
+  isTarget(element) && part.carrier === undefined;
+
+/** Demands of a part at rest at levels A and AA. */
+function requiredAtRest(input: MoreInput, seen: LookedAt): NamedCheck[] {
+  const { root, seeFocused } = input;
   const { looking, element, style } = seen;
-  const isControl = isTarget(element) && part.part.carrier === undefined;
-  const text = hasOwnText(element) ? checkText(looking, element) : undefined;
   return [
-    ...(isControl ? named('target', 'Target size', checkTarget(looking, element, false)) : []),
-    ...(isControl ? named('target-large', 'Target size, enhanced', checkTarget(looking, element, true)) : []),
+    ...(isControlOf(input, element) ? named('target', 'Target size', checkTarget(looking, element, false)) : []),
     ...named('link-in-text', 'Link told from its text', checkLinkInText(looking, element)),
     ...named('moves', 'Moves by itself', checkMoves(style, element, root)),
     ...(seeFocused ? named('opens', 'Content shown on hover', checkOpens(seen, seeFocused())) : []),
+  ];
+}
+
+/** What is asked of a part at rest beyond that. */
+function furtherAtRest(input: MoreInput, { looking, element }: LookedAt): NamedCheck[] {
+  const { part, isFirst } = input;
+  const isControl = isControlOf(input, element);
+  const text = hasOwnText(element) ? checkText(looking, element) : undefined;
+  return [
+    ...(isControl ? named('target-large', 'Target size, enhanced', checkTarget(looking, element, true)) : []),
     ...named('weight', 'Weight of its picture', checkWeight(looking, element)),
     ...named('squashed', 'Room around the text', checkSquashed(looking, element)),
     ...(isFirst ? named('tall', 'Height on a phone', checkTooTall(looking, element)) : []),
@@ -124,26 +135,33 @@ export function distinctDemand(input: MoreInput): NamedCheck[] {
 const canBe = ({ subject, column }: MoreInput): boolean =>
   (shownBits(column) & CARRIED & ~subject.states.possible) === 0;
 
-/** Demands of a part in a state. */
-function inState(input: MoreInput, seen: LookedAt): NamedCheck[] {
-  const { part, column, columns, see, seeReduced } = input;
-  const rest = columns.find(({ name }) => name === 'default');
-  if (!rest) return [];
-  const before = see(rest);
-  const { pseudo, carrier } = part.part;
-  const { looking, element, style } = seen;
-  if (hiddenBy(looking.view, element)) return [];
-  const found: NamedCheck[] = [];
-  const isFocus = column.name === 'focus' && isTarget(element) && carrier === undefined && pseudo === undefined;
-  if (isFocus) {
-    const focus = { focused: looking, rest: before.looking, element, atRest: before.element };
-    found.push(
-      ...named('focus-visible', 'Focus is visible', checkFocusVisible(focus)),
-      ...named('focus-ring', 'Focus ring against what is beside it', checkFocusRing(focus)),
-      ...named('focus-appearance', 'Focus is large and clear', checkFocusAppearance(focus)),
-    );
+/** A part in a state and at rest, as focus is judged; undefined where it is not what has the focus. */
+function focusOf(input: MoreInput, { looking, element }: LookedAt, before: LookedAt) {
+  if (input.column.name !== 'focus' || input.part.part.pseudo !== undefined || !isControlOf(input, element)) {
+    return undefined;
   }
-  if (pseudo === undefined) {
+  return { focused: looking, rest: before.looking, element, atRest: before.element };
+}
+
+/** Demands of a part in a state at levels A and AA. */
+function requiredInState(input: MoreInput, seen: LookedAt, before: LookedAt): NamedCheck[] {
+  const focus = focusOf(input, seen, before);
+  if (!focus) return [];
+  return [
+    ...named('focus-visible', 'Focus is visible', checkFocusVisible(focus)),
+    ...named('focus-ring', 'Focus ring against what is beside it', checkFocusRing(focus)),
+  ];
+}
+
+/** What is asked of a part in a state beyond that. */
+function furtherInState(input: MoreInput, seen: LookedAt, before: LookedAt): NamedCheck[] {
+  const { part, column, columns, see, seeReduced } = input;
+  const { looking, element, style } = seen;
+  const focus = focusOf(input, seen, before);
+  const found: NamedCheck[] = focus
+    ? named('focus-appearance', 'Focus is large and clear', checkFocusAppearance(focus))
+    : [];
+  if (part.part.pseudo === undefined) {
     found.push(
       ...named('leftover', 'Nothing left over', checkLeftover(before.looking, looking, before.element, element)),
     );
@@ -154,15 +172,16 @@ function inState(input: MoreInput, seen: LookedAt): NamedCheck[] {
       return typeof found === 'string' ? WHITE : found;
     };
     const needed = isLarge(style.fontSize, style.fontWeight) ? NEEDED_LARGE : NEEDED_NORMAL;
-    const from = movedFrom(column, columns).find(({ name }) => name === 'hover' && name !== column.name) ?? rest;
-    found.push(...named('transition', 'On the way', checkWay(see(from).style, style, behind, needed)));
+    const from = movedFrom(column, columns).find(({ name }) => name === 'hover' && name !== column.name);
+    const { style: rest } = from ? see(from) : before;
+    found.push(...named('transition', 'On the way', checkWay(rest, style, behind, needed)));
   }
   found.push(
     ...named(
       'reduced-motion',
       'Less motion on request',
       checkReducedMotion(before.style, style, () => ({
-        rest: seeReduced(rest).style,
+        rest: seeReduced(restOf(columns)!).style,
         state: seeReduced(column).style,
       })),
     ),
@@ -170,17 +189,32 @@ function inState(input: MoreInput, seen: LookedAt): NamedCheck[] {
   return found;
 }
 
-/** What is asked of a part in a column beside its kind's own demands and that it is told apart. */
-export function moreDemands(input: MoreInput): NamedCheck[] {
-  const { column } = input;
+const restOf = (columns: readonly StateColumn[]): StateColumn | undefined =>
+  columns.find(({ name }) => name === 'default');
+
+/** Demands at rest, or in a state where that is to be seen and there is a rest to compare it with. */
+function demandsOf(
+  input: MoreInput,
+  atRest: (input: MoreInput, seen: LookedAt) => NamedCheck[],
+  inState: (input: MoreInput, seen: LookedAt, before: LookedAt) => NamedCheck[],
+): NamedCheck[] {
+  const { column, columns, part, see } = input;
   if (!canBe(input)) return [];
-  const seen = input.see(column);
-  return column.name === 'default'
-    ? input.part.part.pseudo === undefined
-      ? atRest(input, seen)
-      : []
-    : inState(input, seen);
+  if (column.name === 'default') return part.part.pseudo === undefined ? atRest(input, see(column)) : [];
+  const rest = restOf(columns);
+  if (!rest) return [];
+  const seen = see(column);
+  return hiddenBy(seen.view, seen.element) ? [] : inState(input, seen, see(rest));
 }
+
+/** What conformance at levels A and AA asks of a part in a column beside its kind's own demands. */
+export const requiredDemands = (input: MoreInput): NamedCheck[] => demandsOf(input, requiredAtRest, requiredInState);
+
+/** Columns in which anything is required. */
+export const hasRequired = ({ name }: StateColumn): boolean => name === 'default' || name === 'focus';
+
+/** What is asked beyond that, beside that states are told apart. */
+export const furtherDemands = (input: MoreInput): NamedCheck[] => demandsOf(input, furtherAtRest, furtherInState);
 
 /** Two siblings that mean opposite things, told apart by more than colour. */
 export function siblingsApart(a: LookedAt, b: LookedAt): Check | undefined {

@@ -1,4 +1,4 @@
-import { LEVELS, type Level } from '../check/check.js';
+import type { Level } from '../check/check.js';
 import { worstOf } from '../check/text.js';
 import { columnNamed } from '../component/states.js';
 import type { Environment } from '../css/environment.js';
@@ -7,6 +7,7 @@ import { ancestors, type ElementNode } from '../page/tree.js';
 import type { Remedy } from '../remedy/remedy.js';
 import { ComponentSession } from './component-session.js';
 import type { PageSession } from './page-session.js';
+import { isDue } from './due.js';
 import { Remedies } from './remedies.js';
 import { solve } from './solve.js';
 import type { LedgerCheck } from './state-sheet.js';
@@ -89,9 +90,6 @@ export function pageRemedies(page: PageSession, options: WaysOptions): Component
 const isWithin = (element: ElementNode, wanted: ReadonlySet<ElementNode>): boolean =>
   [element, ...ancestors(element)].some((node) => wanted.has(node)) ||
   [...wanted].some((node) => [...ancestors(node)].includes(element));
-
-const isDue = ({ verdict, criterion }: LedgerCheck): boolean =>
-  verdict === 'short' && LEVELS[criterion] !== 'AAA' && LEVELS[criterion] !== 'advice';
 
 /** Each check once, as it is where it fares worst. */
 function distinctChecks(checks: readonly LedgerCheck[]): LedgerCheck[] {

@@ -1,4 +1,3 @@
-import { LEVELS, type Check } from '../check/check.js';
 import { checkWay, wayBetween } from '../check/way-between.js';
 import { colourBehind } from '../check/edge.js';
 import { around as aroundOf } from '../check/focus.js';
@@ -15,6 +14,7 @@ import { leastAlpha, nearestOf, nearestPassing, shortAgainst, type Asked, type N
 import type { Alteration, Remedy, RemedyKind } from '../remedy/remedy.js';
 import { cellSetting } from './cells.js';
 import type { ComponentSession } from './component-session.js';
+import { checkKey, isShort } from './due.js';
 import type { Slot } from './rivals.js';
 import type { LedgerCheck, LedgerRequest } from './state-sheet.js';
 import { askedOf } from './try-colours.js';
@@ -64,10 +64,23 @@ const COLOUR_PROPERTIES = [
 const RING = 2;
 const RING_GAP = 2;
 
-const keyOf = ({ part, column, demand, viewport }: Pick<LedgerCheck, 'part' | 'column' | 'demand' | 'viewport'>) =>
-  `${part} ${column} ${demand} ${viewport}`;
+/** What is worked out for one look, whichever check and viewport are in hand. */
+export class RemedyMemory {
+  /** What colours are asked, by the settings that they would be. */
+  readonly asked = new Map<string, Asked | null>();
+  private required: readonly LedgerCheck[] | undefined;
 
-const isDue = ({ verdict, criterion }: Check) => verdict === 'short' && LEVELS[criterion] !== 'AAA';
+  constructor(
+    private readonly session: ComponentSession,
+    private readonly look: Look,
+    private readonly request: LedgerRequest,
+  ) {}
+
+  /** The checks at levels A and AA. */
+  get checks(): readonly LedgerCheck[] {
+    return (this.required ??= this.session.requiredChecks(this.look, this.request));
+  }
+}
 
 /** Finds ways out of checks that fall short, for one component under one look. */
 export class Remedies {
@@ -77,8 +90,7 @@ export class Remedies {
     private readonly session: ComponentSession,
     private readonly look: Look,
     private readonly request: RemedyRequest,
-    /** What colours are asked, by the settings that they would be; shared by those of one look. */
-    private readonly asked = new Map<string, Asked | null>(),
+    private readonly memory = new RemedyMemory(session, look, request),
   ) {
     this.palette = session.page.colours.map(({ hex }) => parseColour(hex)!);
   }
@@ -98,7 +110,7 @@ export class Remedies {
     const { place = {} } = this.request;
     const carrier = partNamed(this.session.kind, part)?.carrier ?? part;
     const slot = cellSetting(part, carrier, property, column, place);
-    return this.session.slotIn(this.look, slot, this.environment, place);
+    return this.session.trials.slotIn(this.look, slot, this.environment, place);
   }
 
   private settingOf(part: string, column: StateColumn, property: string, value: string): Setting {
@@ -112,14 +124,14 @@ export class Remedies {
     column: StateColumn,
     property: 'color' | 'background-color',
   ): Asked | undefined {
-    const ref = { part, row: property === 'color' ? 'text' : 'background', column: column.name };
+    const ref = { part, property, column: column.name };
     const slot = this.slotOf(part, column, property);
     const key = `${settingKey(slot)} ${check.withoutPictures === true}`;
-    let asked = this.asked.get(key);
+    let asked = this.memory.asked.get(key);
     if (asked === undefined) {
-      const cases = this.session.triedEverywhere(this.look, ref, slot, this.request, check.withoutPictures);
+      const cases = this.session.trials.everywhere(this.look, ref, slot, this.request, check.withoutPictures);
       asked = cases.length ? askedOf(cases, property) : null;
-      this.asked.set(key, asked);
+      this.memory.asked.set(key, asked);
     }
     return asked ?? undefined;
   }
@@ -168,15 +180,15 @@ export class Remedies {
       ? { ...gone, verdict: 'passes' as const, measured: undefined }
       : (worstOf(own) as LedgerCheck | undefined);
     if (!judged || judged.verdict === 'short' || judged.verdict === 'unsure') return undefined;
-    const old = new Map(before.map((item) => [keyOf(item), item]));
+    const old = new Map(before.map((item) => [checkKey(item), item]));
     const isOther = (item: LedgerCheck) => !own.includes(item);
     return {
       ...draft,
       after: judged,
       alters: this.altered(next),
-      breaks: after.filter((item) => isOther(item) && isDue(item) && !isDueIn(old, item)),
+      breaks: after.filter((item) => isOther(item) && isShort(item) && !wasShort(old, item)),
       mends: after.filter(
-        (item) => isOther(item) && item.verdict === 'passes' && old.get(keyOf(item))?.verdict === 'short',
+        (item) => isOther(item) && item.verdict === 'passes' && old.get(checkKey(item))?.verdict === 'short',
       ),
     };
   }
@@ -351,15 +363,30 @@ export class Remedies {
     return drafts;
   }
 
+  /** What all columns that would show the colour of an edge or icon ask of it, against what each is seen on now. */
+  private askedAround(check: LedgerCheck, column: StateColumn, property: string): Asked {
+    const { trials } = this.session;
+    const showing = new Set(
+      trials
+        .showing(this.look, this.slotOf(check.part, column, property), this.request)
+        .map(({ part, column: name, viewport }) => `${part} ${name} ${viewport}`),
+    );
+    const grounds = this.memory.checks.flatMap(({ part, column: name, viewport, demand, background, needed }) =>
+      demand === check.demand && background && showing.has(`${part} ${name} ${viewport}`)
+        ? [{ background, needed }]
+        : [],
+    );
+    return {
+      passes: (colour) => grounds.every(({ background, needed }) => contrastRatio(colour, background) >= needed),
+      short: grounds.map(({ background, needed }) => shortAgainst(background, needed)),
+    };
+  }
+
   private edgeDrafts(check: LedgerCheck, column: StateColumn): Draft[] {
     if (check.demand.endsWith('focus-ring')) return this.ringDrafts(check, column);
     const { background } = check;
     if (!background) return [];
     const { style, element } = this.session.seenUnder(this.look, check.part, check.column, this.sheetRequest);
-    const asked: Asked = {
-      passes: (colour) => contrastRatio(colour, background) >= check.needed,
-      short: [shortAgainst(background, check.needed)],
-    };
     const what = this.labelOf(check.part);
     const widths = ['top', 'right', 'bottom', 'left'].filter(
       (side) => Number.parseFloat(style.text(`border-${side}-width`)) > 0,
@@ -371,7 +398,7 @@ export class Remedies {
       return this.colourDrafts(
         'edge',
         from,
-        asked,
+        this.askedAround(check, column, property),
         (css) => [this.settingOf(check.part, column, property, css)],
         `${what} icon`,
       );
@@ -381,7 +408,7 @@ export class Remedies {
       return this.colourDrafts(
         'edge',
         from,
-        asked,
+        this.askedAround(check, column, `border-${widths[0]!}-color`),
         (css) => widths.map((side) => this.settingOf(check.part, column, `border-${side}-color`, css)),
         `${what} border`,
       );
@@ -390,7 +417,7 @@ export class Remedies {
     return this.colourDrafts(
       'ground',
       ground.alpha > 0 ? ground : background,
-      asked,
+      this.askedAround(check, column, 'background-color'),
       (css) => [this.settingOf(check.part, column, 'background-color', css)],
       `${what} background`,
     );
@@ -486,9 +513,9 @@ const distinctColours = (colours: readonly Rgba[]): Rgba[] => [
   ...new Map(colours.map((colour) => [toHex(colour), colour])).values(),
 ];
 
-const isDueIn = (old: ReadonlyMap<string, LedgerCheck>, item: LedgerCheck): boolean => {
-  const was = old.get(keyOf(item));
-  return was !== undefined && isDue(was);
+const wasShort = (old: ReadonlyMap<string, LedgerCheck>, item: LedgerCheck): boolean => {
+  const was = old.get(checkKey(item));
+  return was !== undefined && isShort(was);
 };
 
 /** A colour that the site has already is worth some difference. */

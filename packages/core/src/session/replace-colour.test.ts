@@ -5,7 +5,7 @@ import { demoPage, pageOf } from '../testing/page.js';
 import { ComponentSession } from './component-session.js';
 import { replaceColour } from './replace-colour.js';
 import type { PageSession } from './page-session.js';
-import { isDue } from './solve.js';
+import { isDue } from './due.js';
 
 const viewports = Object.entries(VIEWPORTS).map(([name, size]) => ({ name, environment: { ...DESKTOP, ...size } }));
 const request = { viewports, at: 'wide' };

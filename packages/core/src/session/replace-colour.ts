@@ -3,7 +3,7 @@ import { changeLook, type Look, type Setting } from '../look/model.js';
 import { placesOf, replacementFor } from './colour-places.js';
 import type { ComponentSession } from './component-session.js';
 import type { RemedyRequest } from './remedies.js';
-import { isDue, keyOf } from './solve.js';
+import { checkKey, isDue } from './due.js';
 import type { LedgerCheck } from './state-sheet.js';
 
 /** One component of a site, under the look that it wears. */
@@ -63,11 +63,11 @@ export async function replaceColour(
     const settings = places.map(({ slot }) => ({ ...slot, value: nearest.css }));
     const before = session.ledger(look, request);
     const after = session.ledger(changeLook(look, settings), request);
-    const due = new Set(before.filter(isDue).map(keyOf));
+    const due = new Set(before.filter(isDue).map(checkKey));
     return {
       settings,
-      mended: after.filter((check) => due.has(keyOf(check)) && !isDue(check)),
-      broken: after.filter((check) => isDue(check) && !due.has(keyOf(check))),
+      mended: after.filter((check) => due.has(checkKey(check)) && !isDue(check)),
+      broken: after.filter((check) => isDue(check) && !due.has(checkKey(check))),
     };
   });
   return { css: nearest.css, distance: nearest.distance, places: all.length, shares };

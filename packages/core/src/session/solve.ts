@@ -1,16 +1,17 @@
-import { LEVELS } from '../check/check.js';
 import { contrastRatio } from '../colour/contrast.js';
 import { parseColour } from '../colour/parse.js';
 import { toHex } from '../colour/print.js';
 import { sameRgba, type Rgba } from '../colour/rgba.js';
 import { partNamed } from '../component/kind.js';
-import { columnFor, columnNamed, setBits } from '../component/states.js';
-import { bitsOfWhen, changeLook, type Look, type Setting } from '../look/model.js';
+import { columnNamed } from '../component/states.js';
+import { changeLook, type Look } from '../look/model.js';
 import type { Solution } from '../remedy/remedy.js';
 import type { ComponentSession } from './component-session.js';
 import { placesOf, replacementFor } from './colour-places.js';
-import { Remedies, type Draft, type RemedyRequest } from './remedies.js';
+import { checkKey, isDue } from './due.js';
+import { Remedies, type RemedyRequest } from './remedies.js';
 import type { LedgerCheck } from './state-sheet.js';
+import { draftSteps, type Step } from './steps.js';
 
 /** What one action is to solve: a part in all its states, the component, or all that has one colour. */
 export type SolveScope =
@@ -18,16 +19,8 @@ export type SolveScope =
   | { readonly of: 'component' }
   | { readonly of: 'colour'; readonly colour: string };
 
-/** Rows of the sheet whose values others may follow. */
-const ROW: Readonly<Record<string, string>> = { color: 'text', 'background-color': 'background' };
-
 /** Rounds in which what did not help, or did harm, is replaced by something else. */
-const MOST_ROUNDS = 6;
-
-export const isDue = ({ verdict, criterion }: LedgerCheck) =>
-  verdict === 'short' && LEVELS[criterion] !== 'AAA' && LEVELS[criterion] !== 'advice';
-
-export const keyOf = ({ part, column, demand, viewport }: LedgerCheck) => `${part} ${column} ${demand} ${viewport}`;
+const MOST_ROUNDS = 8;
 
 /**
  * Solves several checks in one step. Of each short check the smallest change that passes in every case that it has a say
@@ -35,101 +28,52 @@ export const keyOf = ({ part, column, demand, viewport }: LedgerCheck) => `${par
  * together: what makes something else fall short, or helps nothing, is given back, and the next smallest is tried.
  */
 export function solve(session: ComponentSession, look: Look, scope: SolveScope, request: RemedyRequest): Solution {
-  const before = session.ledger(look, request);
+  const before = session.requiredChecks(look, request);
   if (scope.of === 'colour') return solveColour(session, look, scope.colour, before, request);
-  const inScope = (check: LedgerCheck) => scope.of === 'component' || check.part === scope.part;
-  const wanted = before.filter((check) => isDue(check) && inScope(check));
-  let now = look;
-  let checks: readonly LedgerCheck[] = before;
-  let distance = 0;
+  const isWanted = (check: LedgerCheck) => isDue(check) && (scope.of === 'component' || check.part === scope.part);
   const why = new Map<string, string>();
   const tried = new Set<string>();
+  let state: Reached = { look, checks: before, distance: 0 };
   for (let round = 0; round < MOST_ROUNDS; round++) {
-    const open = checks.filter((check) => isDue(check) && inScope(check));
-    const steps = draft(session, now, open, tried, request);
+    const steps = draftSteps(session, state.look, state.checks.filter(isWanted), tried, request);
     if (!steps.length) break;
-    const passed = new Set(checks.filter((check) => !isDue(check)).map(keyOf));
-    let kept = steps;
-    let next = changeLook(now, settingsOf(kept));
-    let after: readonly LedgerCheck[] = session.ledger(next, request);
-    // Giving a step back may lay bare that another one needed it, so it is looked at again.
-    for (
-      let bad = badSteps(session, kept, after, passed, why);
-      bad.size;
-      bad = badSteps(session, kept, after, passed, why)
-    ) {
-      kept = kept.filter((step) => !bad.has(step));
-      next = changeLook(now, settingsOf(kept));
-      after = kept.length ? session.ledger(next, request) : checks;
-    }
-    if (!kept.length) continue;
-    distance += kept.reduce((sum, step) => sum + step.draft.distance, 0);
-    [now, checks] = [next, after];
+    state = keepGood(session, state, steps, why, request);
   }
-  return solutionOf(session, look, now, wanted, checks, why, distance, request);
+  return solutionOf(session, look, state, before.filter(isWanted), why, request);
 }
 
-/** A change for one check, or for the same at several widths, and the columns of parts in which it shows. */
-interface Step {
-  readonly checks: LedgerCheck[];
-  readonly draft: Draft;
-  readonly columns: ReadonlySet<string>;
+/** How far it has come. */
+interface Reached {
+  readonly look: Look;
+  readonly checks: readonly LedgerCheck[];
+  /** Sum of the perceptual differences. */
+  readonly distance: number;
 }
 
-const settingsOf = (steps: readonly Step[]): Setting[] => steps.flatMap(({ draft }) => draft.settings);
-
-/**
- * The smallest change for each check by itself, in the order of the states: what follows a state takes its change along
- * and needs none of its own. Nothing is tried on the whole component yet.
- *
- * @param tried what was tried before and is not to be tried again; added to
- */
-function draft(
+/** Takes the steps that help and harm nothing. */
+function keepGood(
   session: ComponentSession,
-  look: Look,
-  open: readonly LedgerCheck[],
-  tried: Set<string>,
+  from: Reached,
+  steps: readonly Step[],
+  why: Map<string, string>,
   request: RemedyRequest,
-): Step[] {
-  const steps = new Map<string, Step>();
-  const done = new Set<string>();
-  const asked: ConstructorParameters<typeof Remedies>[3] = new Map();
-  const remedies = new Map(
-    request.viewports.map(({ name }) => [name, new Remedies(session, look, { ...request, at: name }, asked)]),
-  );
-  for (const check of [...open].sort((a, b) => rank(a) - rank(b))) {
-    const place = `${check.criterion} ${check.part} ${check.column} ${check.viewport}`;
-    if (done.has(place)) continue;
-    const nameOf = ({ settings }: Draft) => `${keyOf(check)} ${JSON.stringify(settings)}`;
-    const found = remedies
-      .get(check.viewport)!
-      .draftsFor(check)
-      .find((one) => !tried.has(nameOf(one)));
-    done.add(place);
-    if (!found) continue;
-    tried.add(nameOf(found));
-    const same = steps.get(JSON.stringify(found.settings));
-    if (same) {
-      same.checks.push(check);
-      continue;
+): Reached {
+  const passed = new Set(from.checks.filter((check) => !isDue(check)).map(checkKey));
+  let kept = steps;
+  // Giving a step back may lay bare that another one needed it, so it is looked at again.
+  while (kept.length) {
+    const look = changeLook(
+      from.look,
+      kept.flatMap(({ draft }) => draft.settings),
+    );
+    const checks = session.requiredChecks(look, request);
+    const bad = badSteps(session, kept, checks, passed, why);
+    if (!bad.size) {
+      return { look, checks, distance: kept.reduce((sum, { draft }) => sum + draft.distance, from.distance) };
     }
-    const columns = new Set([`${check.part} ${check.column}`]);
-    for (const { environment, name } of request.viewports) {
-      for (const setting of found.settings) {
-        const row = ROW[setting.property];
-        if (!row) continue;
-        const { place: at } = request;
-        const column = columnFor(bitsOfWhen(setting.when)).name;
-        const sheet = { environment, ...(at ? { place: at } : {}) };
-        for (const follower of session.followersOf(look, { part: setting.part, row, column }, sheet)) {
-          columns.add(`${setting.part} ${follower.name}`);
-          done.add(`${check.criterion} ${check.part} ${follower.name} ${name}`);
-        }
-      }
-    }
-    steps.set(JSON.stringify(found.settings), { checks: [check], draft: found, columns });
+    kept = kept.filter((step) => !bad.has(step));
   }
-  return [...steps.values()];
+  return from;
 }
 
 /** Steps that helped nothing, or that may be what made something fall short. */
@@ -140,31 +84,22 @@ function badSteps(
   passed: ReadonlySet<string>,
   why: Map<string, string>,
 ): Set<Step> {
-  const byKey = new Map(after.map((check) => [keyOf(check), check]));
-  const broken = after.filter((check) => isDue(check) && passed.has(keyOf(check)));
-  const bad = new Set<Step>();
-  const isStillDue = (check: LedgerCheck) => {
-    const own = byKey.get(keyOf(check));
-    return own !== undefined && isDue(own);
-  };
-  for (const step of steps) if (step.checks.every(isStillDue)) bad.add(step);
+  const due = new Set(after.filter(isDue).map(checkKey));
+  const bad = new Set(steps.filter((step) => step.checks.every((check) => due.has(checkKey(check)))));
   // What did not help may be to blame as well, so it goes first.
   if (bad.size) return bad;
-  for (const check of broken) {
-    const blamed = steps.filter(({ columns }) => columns.has(`${check.part} ${check.column}`));
-    const all = blamed.length ? blamed : steps.filter(({ columns }) => sharesColumn(columns, check.column));
-    for (const step of all.length ? all : steps) {
+  for (const check of after) {
+    if (!isDue(check) || !passed.has(checkKey(check))) continue;
+    const blamed = steps.filter(({ showing }) =>
+      showing.some(({ part, column }) => part === check.part && column === check.column),
+    );
+    for (const step of blamed.length ? blamed : steps) {
       bad.add(step);
-      for (const own of step.checks) why.set(keyOf(own), breaking(session, check));
+      for (const own of step.checks) why.set(checkKey(own), breaking(session, check));
     }
   }
   return bad;
 }
-
-const sharesColumn = (columns: ReadonlySet<string>, column: string): boolean =>
-  [...columns].some((item) => item.endsWith(` ${column}`));
-
-const rank = ({ column }: LedgerCheck): number => setBits(columnNamed(column)!);
 
 const breaking = (session: ComponentSession, { part, column }: LedgerCheck): string => {
   const label = partNamed(session.kind, part)?.label ?? part;
@@ -182,26 +117,24 @@ function whyNot(check: LedgerCheck): string {
 function solutionOf(
   session: ComponentSession,
   look: Look,
-  now: Look,
+  { look: now, checks, distance }: Reached,
   wanted: readonly LedgerCheck[],
-  checks: readonly LedgerCheck[],
   why: ReadonlyMap<string, string>,
-  distance: number,
   request: RemedyRequest,
 ): Solution {
-  const after = new Map(checks.map((check) => [keyOf(check), check]));
+  const after = new Map(checks.map((check) => [checkKey(check), check]));
   const isMet = (check: LedgerCheck) => {
-    const found = after.get(keyOf(check));
+    const found = after.get(checkKey(check));
     return found !== undefined && !isDue(found);
   };
   const old = new Set(look.settings);
   return {
     settings: now.settings.filter((setting) => !old.has(setting)),
     alters: new Remedies(session, look, request).altered(now),
-    mended: wanted.filter(isMet).map((check) => after.get(keyOf(check))!),
+    mended: wanted.filter(isMet).map((check) => after.get(checkKey(check))!),
     unmet: wanted
       .filter((check) => !isMet(check))
-      .map((check) => ({ check: after.get(keyOf(check)) ?? check, why: why.get(keyOf(check)) ?? whyNot(check) })),
+      .map((check) => ({ check: after.get(checkKey(check)) ?? check, why: why.get(checkKey(check)) ?? whyNot(check) })),
     distance,
   };
 }
@@ -220,16 +153,17 @@ function solveColour(
   const found = from && replacementFor(from, places);
   const why = new Map(
     wanted.map((check) => [
-      keyOf(check),
+      checkKey(check),
       `No one colour in place of ${css} passes in all ${places.length} places that have it.`,
     ]),
   );
-  if (!found || !from) return solutionOf(session, look, look, wanted, before, why, 0, request);
+  if (!found || !from) return solutionOf(session, look, { look, checks: before, distance: 0 }, wanted, why, request);
   const now = changeLook(
     look,
     places.map(({ slot }) => ({ ...slot, value: found.css })),
   );
-  return solutionOf(session, look, now, wanted, session.ledger(now, request), why, found.distance, request);
+  const reached = { look: now, checks: session.requiredChecks(now, request), distance: found.distance };
+  return solutionOf(session, look, reached, wanted, why, request);
 }
 
 const hasColour = ({ foreground, background }: LedgerCheck, colour: Rgba): boolean =>
