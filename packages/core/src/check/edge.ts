@@ -15,7 +15,7 @@ import { groundOf, plainGround, sceneFor, type Basis, type Looking } from '../pa
 import { descendants, type ElementNode } from '../page/tree.js';
 import { without, type Check } from './check.js';
 import { hiddenBy } from './hidden.js';
-import { textAreas } from './text.js';
+import { textAreas, type TextCase } from './text.js';
 
 /** WCAG 2.2, 1.4.11: what identifies a control or a graphic contrasts by this much with what is beside it. */
 export const NEEDED_EDGE = 3;
@@ -195,18 +195,37 @@ function inkOf(page: StyledPage, element: ElementNode): Rgba[] {
 
 const SHAPES = new Set(['path', 'rect', 'circle', 'ellipse', 'line', 'polyline', 'polygon', 'text', 'use']);
 
-/** Measures an icon, or a mark made of text, against what lies behind it; the best of its colours shows it. */
-export function checkIcon(looking: Looking, element: ElementNode): Check {
+/** An icon, or a mark made of text, in each of the colours that it is drawn in. */
+function drawnIn(looking: Looking, element: ElementNode): TextCase[] {
   const { view, geometry } = looking;
-  const excuse = excused(view, element);
-  if (excuse) return excuse;
   const drawn =
     element.namespace === 'svg' ? element : ([...descendants(element)].find((node) => node.name === 'svg') ?? element);
   const box = geometry?.elements.get(drawn.order)?.box;
   const areas = drawn.namespace === 'svg' ? (box && box.width > 0 ? [box] : []) : textAreas(looking, drawn);
+  return inkOf(view, drawn).map((colour) => ({
+    carrier: drawn,
+    colour,
+    scene: sceneFor(looking, { element: drawn, colour }, areas[0]),
+    areas,
+    halo: undefined,
+    outline: undefined,
+    large: false,
+  }));
+}
+
+/** An icon ready to be tried in other colours; undefined where it is not judged, or is drawn in several. */
+export function iconToTry(looking: Looking, element: ElementNode): TextCase | undefined {
+  if (excused(looking.view, element)) return undefined;
+  const [only, ...more] = drawnIn(looking, element);
+  return only && !more.length && !only.scene.doubt ? only : undefined;
+}
+
+/** Measures an icon, or a mark made of text, against what lies behind it; the best of its colours shows it. */
+export function checkIcon(looking: Looking, element: ElementNode): Check {
+  const excuse = excused(looking.view, element);
+  if (excuse) return excuse;
   const checks: Check[] = [];
-  for (const colour of inkOf(view, drawn)) {
-    const scene = sceneFor(looking, { element: drawn, colour }, areas[0]);
+  for (const { scene, areas } of drawnIn(looking, element)) {
     if (scene.doubt) return unsure(scene.doubt, scene.basis);
     const found = measureScene(scene, areas, NEEDED_EDGE);
     if (found === COVERED) return exempt('Something else is painted over it.');

@@ -41,17 +41,18 @@ function setsOfRules(styles: PageStyles, element: ElementNode, pseudo: string | 
   return sets;
 }
 
+/** Columns that a part has whatever the look is, with what its markup can carry. */
+export interface SiteColumns {
+  readonly part: FoundPart;
+  readonly columns: ReadonlyMap<string, StateColumn>;
+  readonly possible: StateBits;
+}
+
 /**
- * The columns of a part, by rising rank of what a kind names first. A set that the site's own rules mention gets a
- * column unless another shows the same; focus by pointer and by keyboard share one.
+ * The columns of a part on its site: those that its kind names, and one for each set that the site's own rules mention
+ * unless another shows the same; focus by pointer and by keyboard share one.
  */
-export function columnsOf(
-  part: FoundPart,
-  pages: StagedPages,
-  environment: Environment,
-  look: Look,
-  added: readonly string[],
-): PartColumns {
+export function siteColumnsOf(part: FoundPart, pages: StagedPages, environment: Environment): SiteColumns {
   const columns = new Map<string, StateColumn>();
   const possible = part.subjects.reduce((bits, subject) => bits | subject.states.possible, 0);
   const add = (column: StateColumn) => {
@@ -74,6 +75,19 @@ export function columnsOf(
       if (bits && (bits & (bits - 1)) === 0 && (carried & bits) === bits && isPossible(column, possible)) add(column);
     }
   }
+  return { part, columns, possible };
+}
+
+/** The columns of a part with those that a look and its user add, by rising rank of what a kind names first. */
+export function columnsOf(
+  { part, columns: own, possible }: SiteColumns,
+  look: Look,
+  added: readonly string[],
+): PartColumns {
+  const columns = new Map(own);
+  const add = (column: StateColumn) => {
+    columns.set(column.name, column);
+  };
   for (const setting of look.settings) {
     if (setting.part === part.part.name) add(columnFor(bitsOfWhen(setting.when)));
   }

@@ -8,10 +8,11 @@ import type { SubjectGroup } from '../handover/index.js';
 import type { Look } from '../look/model.js';
 import type { Subject } from '../look/subject.js';
 import type { StagedPages } from '../page/staged-pages.js';
+import { once } from '../once.js';
 import { textOf, type ElementNode } from '../page/tree.js';
 import { checkDemand, type LookedAt } from './checks.js';
 import type { PartColumns } from './columns.js';
-import { environmentKey, exceptionsKey, forgetOldest, statesUsed } from './kept.js';
+import { environmentKey, exceptionsKey, forgetOldest } from './kept.js';
 import type { LookedPage } from './looked-pages.js';
 import {
   comparedWith,
@@ -21,6 +22,7 @@ import {
   movedFrom,
   requiredDemands,
   siblingsApart,
+  type MoreInput,
   type NamedCheck,
 } from './more-demands.js';
 import type { ColumnCheck, EditingPlace, LedgerCheck, LedgerRequest } from './state-sheet.js';
@@ -55,6 +57,20 @@ interface Task {
   /** What came out, by what the look said in those views. */
   readonly kept: Map<number, Answer>;
 }
+
+/** What a list of tasks is for. */
+interface Asked {
+  readonly look: Look;
+  readonly environment: Environment;
+  readonly place: EditingPlace;
+  readonly level: Level;
+  /** All of it that a task depends on, as text. */
+  readonly where: string;
+}
+
+const columnsText = once((byPart: readonly PartColumns[]) =>
+  byPart.map(({ columns }) => columns.map(({ name }) => name).join()).join('|'),
+);
 
 /** What a task came to. */
 class Answer {
@@ -116,12 +132,15 @@ interface Tasks {
 const MAX_VERSIONS = 12;
 /** Changes of rules of which it is kept what they touch. */
 const MAX_CHANGES = 60;
+/** Tasks that are kept beside their lists. */
+const MAX_TASKS = 8000;
 /** Environments and sets of columns that are kept. */
 const MAX_LISTS = 24;
 
 /** The checks of one component; what a change of the look does not touch is not worked out again. */
 export class ComponentLedger {
   private readonly lists = new Map<string, Tasks>();
+  private readonly tasks = new Map<string, Task>();
 
   constructor(private readonly source: LedgerSource) {}
 
@@ -160,9 +179,11 @@ export class ComponentLedger {
       const styled = this.source.styled(look, environment, place);
       const { own, required } = this.tasksFor(look, environment, place, added, level);
       return [own, required].flatMap((tasks) =>
-        tasks.answers(styled).flatMap(({ checks }) =>
-          checks.filter(({ criterion }) => isRequired(criterion)).map((check) => ({ ...check, viewport })),
-        ),
+        tasks
+          .answers(styled)
+          .flatMap(({ checks }) =>
+            checks.filter(({ criterion }) => isRequired(criterion)).map((check) => ({ ...check, viewport })),
+          ),
       );
     });
   }
@@ -174,40 +195,44 @@ export class ComponentLedger {
     added: readonly string[],
     level: Level,
   ): Tasks {
+    const byPart = this.source.columnsFor(look, environment, added);
     const { exception, page, viewport, scheme } = place;
-    const key = [
+    const where = [
       environmentKey(environment),
       `${exception ?? ''}/${page ?? ''}/${viewport ?? ''}/${scheme ?? ''}`,
       exceptionsKey(look.exceptions),
-      statesUsed(look),
-      added.join(),
       level,
       this.source.measured(),
     ].join('|');
+    const key = `${where}|${columnsText(byPart)}`;
     let tasks = this.lists.get(key);
     if (!tasks) {
-      this.lists.set(key, (tasks = this.listTasks(look, environment, place, added, level)));
+      this.lists.set(key, (tasks = this.listTasks({ look, environment, place, level, where }, byPart)));
       forgetOldest(this.lists, MAX_LISTS);
     }
     return tasks;
   }
 
-  private listTasks(
-    look: Look,
-    environment: Environment,
-    place: EditingPlace,
-    added: readonly string[],
-    level: Level,
-  ): Tasks {
-    const byPart = this.source.columnsFor(look, environment, added);
+  private listTasks(asked: Asked, byPart: readonly PartColumns[]): Tasks {
     return {
-      own: new TaskList(this.ownTasks(look, environment, byPart, level)),
-      required: new TaskList(byPart.flatMap((item, i) => this.moreTasks('required', item, i === 0, look, environment))),
+      own: new TaskList(this.ownTasks(asked, byPart)),
+      required: new TaskList(byPart.flatMap((item, i) => this.moreTasks('required', item, i === 0, asked))),
       further: new TaskList([
-        ...byPart.flatMap((item, i) => this.moreTasks('further', item, i === 0, look, environment)),
-        ...this.siblingTasks(look, environment, place, byPart),
+        ...byPart.flatMap((item, i) => this.moreTasks('further', item, i === 0, asked)),
+        ...this.siblingTasks(asked, byPart),
       ]),
     };
+  }
+
+  /** A task that another list has already stays as it is, with all that it came to. */
+  private taskOf({ where }: Asked, name: string, make: () => Task): Task {
+    const key = `${where}|${name}`;
+    let task = this.tasks.get(key);
+    if (!task) {
+      this.tasks.set(key, (task = make()));
+      forgetOldest(this.tasks, MAX_TASKS);
+    }
+    return task;
   }
 
   /** The views in which the subjects of a part are seen in some columns. */
@@ -225,7 +250,8 @@ export class ComponentLedger {
     return new ViewSet(views.filter((view) => view !== undefined));
   }
 
-  private ownTasks(look: Look, environment: Environment, byPart: readonly PartColumns[], level: Level): Task[] {
+  private ownTasks(asked: Asked, byPart: readonly PartColumns[]): Task[] {
+    const { look, environment, level } = asked;
     const { kind, parts, groupsOf, lookAt } = this.source;
     return kind.demands.flatMap((demand) => {
       const own = byPart.find(({ part }) => part.part.name === demand.part);
@@ -233,16 +259,18 @@ export class ComponentLedger {
       const groups = groupsOf(own.part, look, environment);
       const against = parts.find(({ part }) => part.name === demand.against);
       return own.columns.map((column) =>
-        taskOf(this.viewsOf(environment, subjectsOf(groups), [column]), (pages) =>
-          checkDemand({
-            demand,
-            part: own.part,
-            column,
-            groups,
-            against,
-            level,
-            see: (subject, state) => lookAt(pages, environment, subject, state),
-          }),
+        this.taskOf(asked, `${demand.name} ${column.name}`, () =>
+          taskOf(this.viewsOf(environment, subjectsOf(groups), [column]), (pages) =>
+            checkDemand({
+              demand,
+              part: own.part,
+              column,
+              groups,
+              against,
+              level,
+              see: (subject, state) => lookAt(pages, environment, subject, state),
+            }),
+          ),
         ),
       );
     });
@@ -251,51 +279,55 @@ export class ComponentLedger {
   /** Demands that every kind makes, of one part: those at levels A and AA, or what is asked beyond. */
   private moreTasks(
     which: 'required' | 'further',
-    { part, columns }: PartColumns,
+    { part, columns: all }: PartColumns,
     isFirst: boolean,
-    look: Look,
-    environment: Environment,
+    asked: Asked,
   ): Task[] {
+    const { look, environment } = asked;
     const { element: root, groupsOf, lookAt, openedByFocus } = this.source;
     const groups = groupsOf(part, look, environment);
     const subjects = subjectsOf(groups);
     const reduced = { ...environment, reducedMotion: true };
-    return columns.flatMap((column) => {
-      const input = (pages: StagedPages, subject: Subject) => ({
-        part,
-        subject,
-        column,
-        columns,
-        root,
-        isFirst,
-        see: (state: StateColumn) => lookAt(pages, environment, subject, state),
-        seeReduced: (state: StateColumn) => lookAt(pages, reduced, subject, state),
-        seeFocused: openedByFocus(pages, environment, subject),
-      });
-      const task = (views: ViewSet, find: (given: ReturnType<typeof input>) => NamedCheck[]) =>
-        taskOf(views, (pages) =>
-          ofGroups(
-            part,
-            column,
-            groups.map((group) => ({ group, checks: find(input(pages, group.subject)) })),
+    return all.flatMap((column) => {
+      const task = (
+        name: string,
+        demands: (given: MoreInput) => NamedCheck[],
+        columns: readonly StateColumn[],
+        withFocus = false,
+      ): Task => {
+        const input = (pages: StagedPages, subject: Subject): MoreInput => ({
+          part,
+          subject,
+          column,
+          columns,
+          root,
+          isFirst,
+          see: (state: StateColumn) => lookAt(pages, environment, subject, state),
+          seeReduced: (state: StateColumn) => lookAt(pages, reduced, subject, state),
+          seeFocused: openedByFocus(pages, environment, subject),
+        });
+        const names = columns.map(({ name }) => name).join('+');
+        return this.taskOf(asked, `${name} ${part.part.name} ${column.name} of ${names}`, () =>
+          taskOf(this.viewsOf(environment, subjects, columns, withFocus), (pages) =>
+            ofGroups(
+              part,
+              column,
+              groups.map((group) => ({ group, checks: demands(input(pages, group.subject)) })),
+            ),
           ),
         );
-      const moved = () =>
-        this.viewsOf(environment, subjects, movedFrom(column, columns), column.name === 'default');
-      if (which === 'required') return hasRequired(column) ? [task(moved(), requiredDemands)] : [];
+      };
+      const moved = movedFrom(column, all);
+      const isAtRest = column.name === 'default';
+      if (which === 'required') return hasRequired(column) ? [task('required', requiredDemands, moved, isAtRest)] : [];
       return [
-        task(moved(), furtherDemands),
-        task(this.viewsOf(environment, subjects, comparedWith(column, columns)), distinctDemand),
+        task('further', furtherDemands, moved, isAtRest),
+        task('distinct', distinctDemand, comparedWith(column, all)),
       ];
     });
   }
 
-  private siblingTasks(
-    look: Look,
-    environment: Environment,
-    place: EditingPlace,
-    byPart: readonly PartColumns[],
-  ): Task[] {
+  private siblingTasks({ look, environment, place }: Asked, byPart: readonly PartColumns[]): Task[] {
     const { kind, subjectFor, lookAt } = this.source;
     const pair = kind.siblings?.map((name) => byPart.find(({ part }) => part.part.name === name));
     const [a, b] = pair ?? [];

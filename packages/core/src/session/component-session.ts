@@ -8,14 +8,7 @@ import { columnNamed, setBits, shownBits } from '../component/states.js';
 import { DESKTOP, type Environment } from '../css/environment.js';
 import { checkRule, explain, idleRulesFor, leftBehind, type LeftBehind, type RuleCheck } from '../css/explain/index.js';
 import { forceStates } from '../css/forced.js';
-import {
-  bitsOf,
-  CARRIED,
-  closeBits,
-  isSubset,
-  type Atom,
-  type StateBits,
-} from '../css/selector/states.js';
+import { bitsOf, CARRIED, closeBits, isSubset, type Atom, type StateBits } from '../css/selector/states.js';
 import { InvalidSelectorError } from '../css/selector/match.js';
 import type { ElementStyle, StyledPage } from '../css/styles.js';
 import {
@@ -61,7 +54,7 @@ import type { LookedAt } from './checks.js';
 import { ComponentLedger } from './component-ledger.js';
 import { environmentKey, exceptionsKey, forgetOldest, settingsByPart, statesUsed } from './kept.js';
 import { LookedPages, type LookedPage } from './looked-pages.js';
-import { columnsOf, unionOf, type PartColumns } from './columns.js';
+import { columnsOf, siteColumnsOf, unionOf, type PartColumns } from './columns.js';
 import { eachAlone, groupSubjects } from './groups.js';
 import { membersOf, type PartMember } from './members.js';
 import type { PageSession } from './page-session.js';
@@ -356,8 +349,16 @@ export class ComponentSession {
     const key = `${environmentKey(environment)}|${statesUsed(look)}|${added.join()}`;
     let columns = this.columnSets.get(key);
     if (!columns) {
-      columns = this.parts.map((part) => columnsOf(part, this.pages, environment, look, added));
+      const where = environmentKey(environment);
+      const site = this.unlessKept('columns', where, () =>
+        this.parts.map((part) => siteColumnsOf(part, this.pages, environment)),
+      );
+      const found = site.map((item) => columnsOf(item, look, added));
+      // The same columns are the same list, so that what was worked out for them is found again.
+      const names = found.map((item) => item.columns.map(({ name }) => name).join()).join('|');
+      columns = this.unlessKept('column list', `${where}|${names}`, () => found);
       this.columnSets.set(key, columns);
+      forgetOldest(this.columnSets, MAX_KEPT);
     }
     return columns;
   }

@@ -363,7 +363,15 @@ export class Remedies {
     return drafts;
   }
 
-  /** What all columns that would show the colour of an edge or icon ask of it, against what each is seen on now. */
+  /** What every icon that would show a colour asks of it. */
+  private askedByIcons(check: LedgerCheck, column: StateColumn, property: string): Asked {
+    const ref = { part: check.part, property, column: column.name };
+    const cases = this.session.trials.icons(this.look, ref, this.slotOf(check.part, column, property), this.request);
+    // Where none can be tried the grounds are those that they are seen on now.
+    return cases.length ? askedOf(cases, 'color') : this.askedAround(check, column, property);
+  }
+
+  /** What all columns that would show the colour of an edge ask of it, against what each is seen on now. */
   private askedAround(check: LedgerCheck, column: StateColumn, property: string): Asked {
     const { trials } = this.session;
     const showing = new Set(
@@ -398,7 +406,7 @@ export class Remedies {
       return this.colourDrafts(
         'edge',
         from,
-        this.askedAround(check, column, property),
+        this.askedByIcons(check, column, property),
         (css) => [this.settingOf(check.part, column, property, css)],
         `${what} icon`,
       );

@@ -15,7 +15,7 @@ import type { LookedAt } from './checks.js';
 import type { PartColumns } from './columns.js';
 import { rivalOf, type Slot } from './rivals.js';
 import type { EditingPlace, LedgerRequest } from './state-sheet.js';
-import { triedCase, triedTexts, type TriedCase } from './try-colours.js';
+import { triedCase, triedIcon, triedTexts, type TriedCase } from './try-colours.js';
 
 /** What trials ask of the component that they are made on. */
 export interface TrialSource {
@@ -159,6 +159,22 @@ export class Trials {
     return this.viewportsOf(look, slot, request).flatMap(({ environment }) =>
       this.cases(look, ref, { ...request, environment }, bare),
     );
+  }
+
+  /** The icons that show a colour of a part, at each viewport in which a value of the slot would count. */
+  icons(look: Look, ref: ValueRef, slot: Slot, request: LedgerRequest): TriedCase[] {
+    const { groupsOf, lookAt, pagesUnder, parts } = this.source;
+    const tried = parts.find(({ part }) => part.name === ref.part);
+    if (!tried) return [];
+    return this.viewportsOf(look, slot, request).flatMap(({ environment }) => {
+      const pages = pagesUnder(look, environment, request.place ?? {});
+      return this.followers(look, ref, { ...request, environment }).flatMap((column) =>
+        groupsOf(tried, look, environment).flatMap(({ subject }) => {
+          const { looking, element } = lookAt(pages, environment, subject, column);
+          return triedIcon(looking, element) ?? [];
+        }),
+      );
+    });
   }
 
   private hasText({ part }: FoundPart): boolean {

@@ -1,4 +1,5 @@
 import { once } from '../once.js';
+import { iconToTry, NEEDED_EDGE } from '../check/edge.js';
 import { checkText, judgeText, partCarriers, textToTry, type TextCase } from '../check/text.js';
 import { ALLOWED_SHARE, verdictOf } from '../check/verdict.js';
 import { parseColour } from '../colour/parse.js';
@@ -38,6 +39,8 @@ export interface TriedCase {
   readonly takesColour: boolean;
   /** Whether the part's ground lies behind it. */
   readonly onGround: boolean;
+  /** Whether no place at all may fall short, however small. */
+  readonly strict?: boolean;
 }
 
 const isWithin = (node: ElementNode, outer: ElementNode): boolean => {
@@ -65,6 +68,12 @@ export function triedCase({ looking, element, carrier, pseudo }: TriedText): Tri
   };
 }
 
+/** An icon as a case: its worst place decides. */
+export function triedIcon(looking: Looking, element: ElementNode): TriedCase | undefined {
+  const text = iconToTry(looking, element);
+  return text && { text, needed: NEEDED_EDGE, takesColour: true, onGround: false, strict: true };
+}
+
 /** One case with a colour of the part in place of its own. */
 export function tryIn(
   { text, needed, takesColour, onGround }: TriedCase,
@@ -85,21 +94,22 @@ export function tryIn(
 
 /** What one case asks of a colour, ready to be asked of many. */
 function trialOf(tried: TriedCase, property: string): Asked {
-  const { text, takesColour, onGround } = tried;
+  const { text, takesColour, onGround, needed, strict = false } = tried;
   const what =
     property === 'color' && takesColour ? 'mark' : property === 'background-color' && onGround ? 'ground' : undefined;
   const judge = (colour: Rgba) => {
     const found = tryIn(tried, property, colour);
-    return !found || verdictOf(found, tried.needed) === 'passes';
+    return !found || (strict ? found.worst >= needed : verdictOf(found, needed) === 'passes');
   };
-  if (what) return (!text.halo && piecewise(text, what, tried.needed)) || { passes: judge, short: [] };
+  if (what) return (!text.halo && piecewise(tried, what)) || { passes: judge, short: [] };
   // Its colours are none of those that are tried.
   const always = judge(TRANSPARENT);
   return { passes: () => always, short: [] };
 }
 
 /** The same for a scene that is plain, or plain over what stays: its pieces are made once. */
-function piecewise({ scene, areas }: TextCase, what: 'mark' | 'ground', needed: number): Asked | undefined {
+function piecewise({ text, needed, strict }: TriedCase, what: 'mark' | 'ground'): Asked | undefined {
+  const { scene, areas } = text;
   const found = piecesToTry(scene.nodes, areas);
   if (!found) return undefined;
   const { pieces, share } = found;
@@ -109,7 +119,7 @@ function piecewise({ scene, areas }: TextCase, what: 'mark' | 'ground', needed: 
     if (!trial) return undefined;
     trials.push({ ...trial, count });
   }
-  const allowed = share * trials.reduce((sum, { count }) => sum + count, 0);
+  const allowed = (strict ? 0 : share) * trials.reduce((sum, { count }) => sum + count, 0);
   const opaque = againstOpaque(trials, needed, allowed);
   const veiled = what === 'ground' ? underVeil(trials, needed, allowed) : undefined;
   return {
@@ -221,10 +231,10 @@ export function askedOf(cases: readonly TriedCase[], property: string): Asked {
 }
 
 /** The same for cases that paint and ask the same. */
-function caseKey({ text, needed, takesColour, onGround }: TriedCase): string {
+function caseKey({ text, needed, takesColour, onGround, strict }: TriedCase): string {
   const { scene, areas, halo } = text;
   const places = areas.map(({ x, y, width, height }) => `${x},${y},${width},${height}`).join(';');
-  return `${needed} ${takesColour} ${onGround} ${places} ${halo ? caseNumber(text) : ''} ${nodesText(scene.nodes)}`;
+  return `${needed} ${takesColour} ${onGround} ${strict} ${places} ${halo ? caseNumber(text) : ''} ${nodesText(scene.nodes)}`;
 }
 
 let cases = 0;
