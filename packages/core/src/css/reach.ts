@@ -1,5 +1,6 @@
 import type { ElementNode, PageTree } from '../page/tree.js';
 import type { ForcedStates } from './forced.js';
+import { once } from '../once.js';
 import { AncestorFilter, matchEntry, type RuleEntry } from './rules.js';
 import type { Compound, MatchContext } from './selector/types.js';
 
@@ -32,7 +33,7 @@ function reachAfresh(tree: PageTree, entry: RuleEntry): Reach {
   const last = entry.selector.compounds.at(-1)!;
   const { quirks } = tree;
   const rest: MatchContext = { stateOf: () => 0, quirks };
-  const found = tree.elements.filter(
+  const found = candidates(tree, last).filter(
     (element) =>
       mayBe(last, element, quirks) &&
       filter.mayMatch(element, entry.needs) &&
@@ -53,6 +54,27 @@ function reachAfresh(tree: PageTree, entry: RuleEntry): Reach {
       return answer;
     },
   };
+}
+
+/** Elements of a page by name and by class, as `a` and `.a`, so that few are looked at one by one. */
+const byFeature = once((tree: PageTree): ReadonlyMap<string, readonly ElementNode[]> => {
+  const found = new Map<string, ElementNode[]>();
+  for (const element of tree.elements) {
+    const features = new Set([element.name.toLowerCase(), ...element.classes.map((name) => `.${name}`)]);
+    for (const feature of features) {
+      const own = found.get(feature);
+      if (own) own.push(element);
+      else found.set(feature, [element]);
+    }
+  }
+  return found;
+});
+
+/** Elements that a compound could be about; in quirks mode the case of a class says nothing. */
+function candidates(tree: PageTree, { classes, tag }: Compound): readonly ElementNode[] {
+  const [first] = tree.quirks ? [] : classes;
+  const feature = first === undefined ? tag : `.${first}`;
+  return feature === undefined ? tree.elements : (byFeature(tree).get(feature) ?? []);
 }
 
 /** What a compound asks of the name, the id and the classes; in quirks mode letter case is left to the match itself. */
