@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { cell, saved } from './support';
+import { cell, keepPage, saved } from './support';
 import { HOME, openKind, undoAll } from './sheet-support';
 
 const openChecks = async (page: Page) => {
@@ -163,6 +163,23 @@ test('what was measured is kept, and the server works the same figures out from 
   expect(same.map(({ basis }) => basis)).toContain('geometry');
   const lowest = Math.min(...same.map(({ measured }) => measured!));
   expect(Math.floor(lowest * 100) / 100).toBeCloseTo(shown, 2);
+});
+
+test('components are counted anew once it is known where things stand', async ({ page }) => {
+  const survey = await keepPage(
+    page,
+    '<title>Pier</title><div class="sea"></div><a class="btn" href="#">Board</a>',
+    '.sea { height: 90px; background: #123 } .btn { position: absolute; top: 20px; left: 20px; padding: 8px; color: #fff }',
+  );
+  await page.goto(survey);
+  const inList = page.getByRole('complementary').getByRole('button', { name: /^Board/ });
+  // By what is around it in the document nobody can tell what it stands on.
+  await expect(inList).toContainText('unsure');
+  await inList.click();
+  const inRail = page.getByRole('navigation', { name: 'Components' }).getByRole('button', { name: /^Board/ });
+  await expect(inRail).toContainText('every state passes');
+  await page.goBack();
+  await expect(inList).toContainText('every state passes');
 });
 
 test('one colour is replaced in all components of the site that have it, and all of it is undone at once', async ({

@@ -1,4 +1,5 @@
 import { geometryListSchema, type PageGeometry } from '@retoque/contract';
+import type { QueryClient } from '@tanstack/react-query';
 import { call } from '../api/client';
 
 /** What browsers measured of a page before. */
@@ -7,6 +8,15 @@ export const geometryQuery = (pageId: string, edition: string) => ({
   staleTime: Infinity,
   queryFn: ({ signal }: { signal: AbortSignal }) => call(geometryListSchema, `/pages/${pageId}/geometry`, { signal }),
 });
+
+/** Has components counted anew that were counted before where things stand was known; what is shown stays till then. */
+export const recount = (client: QueryClient, edition: string): Promise<unknown> =>
+  Promise.all(
+    [
+      ['surveyor', edition],
+      ['engine', 'find', edition],
+    ].map((queryKey) => client.invalidateQueries({ queryKey })),
+  );
 
 export const putGeometry = (pageId: string, edition: string, measurements: readonly PageGeometry[]) =>
   call(geometryListSchema, `/pages/${pageId}/geometry`, { method: 'PUT', body: { edition, measurements } });

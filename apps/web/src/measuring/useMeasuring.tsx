@@ -1,13 +1,13 @@
 import type { PageGeometry } from '@retoque/contract';
 import { layoutKey, type Look, type MeasuredElement, type ViewportName } from '@retoque/core';
-import { useQuery } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { engine } from '../engine/engine';
 import type { ComponentRef, ToMeasure } from '../engine/protocol';
 import { useSteady } from '../shell/useSteady';
 import { whenIdle } from '../shell/when-idle';
 import { MeasuringFrame } from './MeasuringFrame';
-import { geometryQuery, putGeometry } from './queries';
+import { geometryQuery, recount, putGeometry } from './queries';
 
 const ORDER: readonly ViewportName[] = ['wide', 'medium', 'narrow'];
 /** A look that is being edited is measured when it has kept still for so long. */
@@ -42,6 +42,7 @@ export function useMeasuring(
   const [jobs, setJobs] = useState<readonly Job[]>([]);
   const [equipped, setEquipped] = useState('');
   const found = useRef<PageGeometry[]>([]);
+  const client = useQueryClient();
   const stored = useQuery({ ...geometryQuery(pageId, versionId), enabled: versionId !== '', retry: 1 });
   const isAsked = stored.data !== undefined || stored.isError;
 
@@ -104,7 +105,9 @@ export function useMeasuring(
         if (rest.length || !found.current.length) return;
         const all = found.current;
         found.current = [];
-        void putGeometry(pageId, versionId, all).catch(() => undefined);
+        void putGeometry(pageId, versionId, all)
+          .then(() => recount(client, versionId))
+          .catch(() => undefined);
       })
       .catch(() => setJobs([]));
   });
