@@ -1,8 +1,8 @@
 import { Dialog, Portal } from '@chakra-ui/react';
+import { DialogClose } from '../shell/DialogClose';
 import type { Component, Page, Site } from '@retoque/contract';
 import { KINDS, kindNamed, withFreshIds, type ChangePlace } from '@retoque/core';
 import { useQuery } from '@tanstack/react-query';
-import { X } from 'lucide-react';
 import { useCallback, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useOpenComponent, usePageChanges } from '../api/queries';
@@ -103,11 +103,7 @@ export default function AddComponent({
             <Dialog.Header>
               <Dialog.Title>Make one anew</Dialog.Title>
             </Dialog.Header>
-            <Dialog.CloseTrigger asChild>
-              <Button variant="quiet" size="icon" aria-label="Close">
-                <X aria-hidden="true" />
-              </Button>
-            </Dialog.CloseTrigger>
+            <DialogClose />
             <div className="anew-body">
               <div className="kinds" role="radiogroup" aria-label="What to make">
                 {KINDS.map((item) => (

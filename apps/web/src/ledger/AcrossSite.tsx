@@ -1,4 +1,5 @@
 import { Dialog, Portal } from '@chakra-ui/react';
+import { DialogClose } from '../shell/DialogClose';
 import type { Component, LookData } from '@retoque/contract';
 import {
   changeLook,
@@ -11,7 +12,6 @@ import {
 } from '@retoque/core';
 import { useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { proxy } from 'comlink';
-import { X } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { openComponent, pageQuery, saveLooks } from '../api/queries';
 import { surveyEngine } from '../engine/engine';
@@ -125,11 +125,7 @@ export default function AcrossSite(props: Props) {
             <Dialog.Header>
               <Dialog.Title>{colour} across the site</Dialog.Title>
             </Dialog.Header>
-            <Dialog.CloseTrigger asChild>
-              <Button variant="quiet" size="icon" aria-label="Close">
-                <X aria-hidden="true" />
-              </Button>
-            </Dialog.CloseTrigger>
+            <DialogClose />
             <Dialog.Body css={styles}>
               {problem ? <Notice tone="short">{problem}</Notice> : null}
               {!found && !problem ? (

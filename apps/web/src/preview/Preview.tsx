@@ -1,14 +1,13 @@
 import { Dialog, Flex, Portal } from '@chakra-ui/react';
+import { DialogClose } from '../shell/DialogClose';
 import { markStates, type EditingPlace, type Look, type StateColumn, type ViewportName } from '@retoque/core';
 import { useQuery } from '@tanstack/react-query';
-import { X } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { engine } from '../engine/engine';
 import type { ComponentRef } from '../engine/protocol';
 import { refKey } from '../engine/ref-key';
 import { Segments } from '../shell/Segments';
 import { VIEWPORT_CHOICES } from '../shell/viewports';
-import { Button } from '../theme/Button';
 import { PreviewFrame } from './PreviewFrame';
 import { Wipe } from './Wipe';
 import { Wording } from './Wording';
@@ -143,11 +142,7 @@ export default function Preview({
                 </select>
               )}
             </Flex>
-            <Dialog.CloseTrigger asChild>
-              <Button variant="quiet" size="icon" aria-label="Close">
-                <X aria-hidden="true" />
-              </Button>
-            </Dialog.CloseTrigger>
+            <DialogClose />
             <div className="preview-stage" data-mode={mode}>
               {mode === 'wording' ? (
                 <>

@@ -1,4 +1,5 @@
 import { Box, Dialog, Field, Flex, Input, Portal, Tabs, Textarea } from '@chakra-ui/react';
+import { DialogClose } from '../shell/DialogClose';
 import { zodResolver } from '@hookform/resolvers/zod';
 import type { Site, SiteChoice } from '@retoque/contract';
 import { FileUp, X } from 'lucide-react';
@@ -116,11 +117,7 @@ export function BringPage({
                   Retoque takes a copy. Scripts are left out, and nothing on your site is changed.
                 </Box>
               </Dialog.Header>
-              <Dialog.CloseTrigger asChild>
-                <Button variant="quiet" size="icon" aria-label="Close" type="button">
-                  <X aria-hidden="true" />
-                </Button>
-              </Dialog.CloseTrigger>
+              <DialogClose />
               <Dialog.Body display="grid" gap="14px">
                 <Tabs.Root value={by} onValueChange={({ value }) => form.setValue('by', value as Form['by'])} lazyMount>
                   <Tabs.List>

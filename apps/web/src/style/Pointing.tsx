@@ -1,12 +1,11 @@
 import { Box, Dialog, Portal } from '@chakra-ui/react';
+import { DialogClose } from '../shell/DialogClose';
 import { VIEWPORTS, type ViewportName } from '@retoque/core';
 import { useQuery } from '@tanstack/react-query';
-import { X } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { engine } from '../engine/engine';
 import { SafeFrame } from '../frame/SafeFrame';
 import { usePickElement } from '../frame/usePickElement';
-import { Button } from '../theme/Button';
 
 const WIDTH = 920;
 const HEIGHT = 520;
@@ -45,11 +44,7 @@ export default function Pointing({
               <Dialog.Title>Point at: {label.toLowerCase()}</Dialog.Title>
               <Box color="ink2">Click one on the page; the selector that your site uses for it is proposed.</Box>
             </Dialog.Header>
-            <Dialog.CloseTrigger asChild>
-              <Button variant="quiet" size="icon" aria-label="Close">
-                <X aria-hidden="true" />
-              </Button>
-            </Dialog.CloseTrigger>
+            <DialogClose />
             <Dialog.Body pb="18px!">
               <Box
                 position="relative"

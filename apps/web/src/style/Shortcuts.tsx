@@ -1,6 +1,5 @@
 import { Box, Dialog, Portal } from '@chakra-ui/react';
-import { X } from 'lucide-react';
-import { Button } from '../theme/Button';
+import { DialogClose } from '../shell/DialogClose';
 import { SHEET_KEYS, type Command } from './commands';
 import { Keys } from './Keys';
 
@@ -24,11 +23,7 @@ export default function Shortcuts({
             <Dialog.Header>
               <Dialog.Title>Keys</Dialog.Title>
             </Dialog.Header>
-            <Dialog.CloseTrigger asChild>
-              <Button variant="quiet" size="icon" aria-label="Close">
-                <X aria-hidden="true" />
-              </Button>
-            </Dialog.CloseTrigger>
+            <DialogClose />
             <Dialog.Body pb="18px!">
               <Box asChild width="100%">
                 <table>

@@ -1,3 +1,5 @@
+import { once } from '../once.js';
+
 /** Where a page is looked at. Lengths in CSS pixels, resolution in dots per pixel. */
 export interface Environment {
   readonly width: number;
@@ -9,6 +11,9 @@ export interface Environment {
   readonly forcedColours: boolean;
   readonly touch: boolean;
 }
+
+/** An environment as text; the same object is read once. */
+export const environmentKey = once((environment: Environment) => JSON.stringify(environment));
 
 export const DESKTOP: Environment = {
   width: 1280,

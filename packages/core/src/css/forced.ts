@@ -1,6 +1,7 @@
 import { labelledControl } from '../page/label.js';
 import { ancestors, selfAndAncestors, type ElementNode } from '../page/tree.js';
 import { ACTIVE, closeBits, FOCUS, FOCUS_WITHIN, HOVER, type StateBits } from './selector/states.js';
+import type { MatchContext } from './selector/types.js';
 
 /** Interaction state forced on a page: which elements are in which atoms. */
 export interface ForcedStates {
@@ -12,6 +13,12 @@ export interface ForcedStates {
 }
 
 export const AT_REST: ForcedStates = { bits: new Map(), union: 0 };
+
+/** What selectors are matched with while states are forced. */
+export const contextOf = ({ bits }: ForcedStates, quirks: boolean): MatchContext => ({
+  stateOf: (node) => bits.get(node) ?? 0,
+  quirks,
+});
 
 /**
  * Puts elements into states and spreads them as a browser does: a hovered or pressed element makes its ancestors

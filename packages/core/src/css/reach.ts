@@ -1,5 +1,5 @@
 import type { ElementNode, PageTree } from '../page/tree.js';
-import type { ForcedStates } from './forced.js';
+import { contextOf, type ForcedStates } from './forced.js';
 import { once } from '../once.js';
 import { AncestorFilter, matchEntry, type RuleEntry } from './rules.js';
 import type { Compound, MatchContext } from './selector/types.js';
@@ -45,7 +45,7 @@ function reachAfresh(tree: PageTree, entry: RuleEntry): Reach {
     isMetIn: (forced) => {
       let answer = met.get(forced);
       if (answer === undefined) {
-        const context: MatchContext = { stateOf: (node) => forced.bits.get(node) ?? 0, quirks };
+        const context = contextOf(forced, quirks);
         // States of a pseudo-element are not those of its element, so any of it may be meant.
         const isOwn = entry.selector.pseudoTests.length > 0;
         answer = found.some((element) => isOwn || matchEntry(entry, element, context) !== undefined);

@@ -1,5 +1,5 @@
 import type { ElementNode, PageTree } from '../page/tree.js';
-import type { ForcedStates } from './forced.js';
+import { contextOf, type ForcedStates } from './forced.js';
 import {
   entryOf,
   matchEntry,
@@ -109,8 +109,7 @@ export class RevisedRules implements PageRules {
       (entry) =>
         entry.selector.pseudoElement === pseudo &&
         reachOf(this.tree, entry).elements.has(element) &&
-        matchEntry(entry, element, { stateOf: (node) => forced.bits.get(node) ?? 0, quirks: this.tree.quirks }) !==
-          undefined,
+        matchEntry(entry, element, contextOf(forced, this.tree.quirks)) !== undefined,
     );
   }
 

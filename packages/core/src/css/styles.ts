@@ -7,7 +7,7 @@ import { answerContainer, containerFor, type ContainerSize } from './container.j
 import { CustomProperties, environmentVariable } from './custom.js';
 import { CSS_WIDE, expandShorthand, isValidValue, parseValue } from './declaration.js';
 import type { Environment } from './environment.js';
-import { AT_REST, type ForcedStates } from './forced.js';
+import { AT_REST, contextOf, type ForcedStates } from './forced.js';
 import { hintDeclarations } from './hints/index.js';
 import { flowOf, HORIZONTAL_FLOW, type Flow } from './property/logical.js';
 import { propertyInfo, type PropertyInfo } from './property/table.js';
@@ -203,8 +203,7 @@ export class PageStyles {
     }
     let proximity: number | undefined = Infinity;
     if (!checked || entry.rule.scope) {
-      const context: MatchContext = { stateOf: (node) => forced.bits.get(node) ?? 0, quirks: this.tree.quirks };
-      proximity = matchEntry(entry, element, context);
+      proximity = matchEntry(entry, element, contextOf(forced, this.tree.quirks));
     }
     if (proximity === undefined) return;
     if (entry.containers.length && !this.containersHold(entry, element, pseudo, inside)) return;
@@ -232,28 +231,30 @@ export class PageStyles {
     });
   }
 
-  /** @internal What the page that this one extends has worked out already, where no added rule has a say. */
-  sharedStyleOf(
-    element: ElementNode,
-    forced: ForcedStates,
-    parent: ElementStyle | undefined,
-  ): ElementStyle | undefined {
-    if (!this.base || (parent && !parent.belongsTo(this.base))) return undefined;
-    if (this.index.differsAt(element, undefined, forced)) return undefined;
-    return this.base.at(forced).of(element);
-  }
-
-  /** @internal A style is shared by all elements and states in which the same rules match under the same parent. */
+  /**
+   * @internal The style of an element or pseudo-element under that of its parent. Where no added rule has a say, neither
+   * here nor further up, it is that of the page that this one extends.
+   */
   styleOf(
     element: ElementNode,
     pseudo: string | undefined,
     forced: ForcedStates,
     parent: ElementStyle | undefined,
   ): ElementStyle {
-    // Where no added rule has a say, neither here nor further up, all is as it was.
-    if (this.base && (!parent || parent.belongsTo(this.base)) && !this.index.differsAt(element, pseudo, forced)) {
-      return this.base.styleOf(element, pseudo, forced, parent);
+    const { base } = this;
+    if (base && (!parent || parent.belongsTo(base)) && !this.index.differsAt(element, pseudo, forced)) {
+      return base.at(forced).of(element, pseudo);
     }
+    return this.ownStyleOf(element, pseudo, forced, parent);
+  }
+
+  /** A style is shared by all elements and states in which the same rules match under the same parent. */
+  private ownStyleOf(
+    element: ElementNode,
+    pseudo: string | undefined,
+    forced: ForcedStates,
+    parent: ElementStyle | undefined,
+  ): ElementStyle {
     if (pseudo === undefined && !this.revision) {
       const plain = this.plainOf(element);
       if (plain && this.isAtRest(plain, element, forced)) {
@@ -298,7 +299,7 @@ export class PageStyles {
     let context: MatchContext | undefined;
     for (const entry of plain.moving) {
       if (!(entry.selector.states & forced.union)) continue;
-      context ??= { stateOf: (node) => forced.bits.get(node) ?? 0, quirks: this.tree.quirks };
+      context ??= contextOf(forced, this.tree.quirks);
       const matches = matchEntry(entry, element, context) !== undefined;
       if (matches !== plain.matchedAtRest.has(entry)) return false;
     }
@@ -385,8 +386,7 @@ export class StyledPage {
     }
     for (let i = path.length - 1; i >= 0; i--) {
       const next = path[i]!;
-      style =
-        this.styles.sharedStyleOf(next, this.forced, style) ?? this.styles.styleOf(next, undefined, this.forced, style);
+      style = this.styles.styleOf(next, undefined, this.forced, style);
       this.cache.set(next, style);
     }
     return style!;

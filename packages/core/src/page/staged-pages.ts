@@ -1,18 +1,9 @@
-import type { Environment } from '../css/environment.js';
+import { environmentKey, type Environment } from '../css/environment.js';
 import { RevisedRules, type RuleRevision } from '../css/revised-rules.js';
 import { RuleIndex, type CascadeSheet, type PageRules } from '../css/rules.js';
 import { PageStyles, type KnownMeasures } from '../css/styles.js';
 import { changesKey, stageTree, type MarkupChange } from './stage.js';
 import type { PageTree } from './tree.js';
-
-const keys = new WeakMap<Environment, string>();
-
-/** An environment as text; the same object is read once. */
-function keyOf(environment: Environment): string {
-  let key = keys.get(environment);
-  if (key === undefined) keys.set(environment, (key = JSON.stringify(environment)));
-  return key;
-}
 
 /** A page with its markup in some state, ready to be asked for styles. */
 export class StagedPage {
@@ -27,7 +18,7 @@ export class StagedPage {
   ) {}
 
   stylesFor(environment: Environment): PageStyles {
-    const key = keyOf(environment);
+    const key = environmentKey(environment);
     let styles = this.styles.get(key);
     if (!styles) {
       styles = new PageStyles(this.index, environment, this.known, this.base?.stylesFor(environment));

@@ -299,35 +299,9 @@ function measureByLight(
   };
 }
 
-/** Text over what varies, each colour of which is looked at once however many pixels have it. */
-function measureSplit(
-  { colours, rest }: Pick<Split, 'colours' | 'rest'>,
-  nodes: readonly SceneNode[],
-  needed: number,
-  halo: Halo | undefined,
-): Measurement | typeof COVERED {
-  let pixels = 0;
-  let short = 0;
-  let best = 0;
-  let worst: Measurement | undefined;
-  const plain = halo ? undefined : opaqueInk(rest);
-  if (plain) return measureByLight(underVeils(colours, plain.veils), plain.ink, nodes, needed);
-  for (const { colour, count, x, y } of colours) {
-    const { foreground, background, shown } = flatPair([{ kind: 'solid', colour, box: undefined }, ...rest]);
-    if (shown < HARDLY) continue;
-    const { ratio, beside } = worstAround(foreground, background, halo);
-    pixels += count;
-    if (ratio < needed) short += count;
-    if (ratio > best) best = ratio;
-    if (worst && ratio >= worst.worst) continue;
-    worst = { worst: ratio, best, foreground, background: beside, at: { x, y }, share: 0, varies: undefined };
-  }
-  return worst ? { ...worst, best, share: short / pixels, varies: variesBy(nodes) } : COVERED;
-}
-
-/** The same where no place but those along a few edges differs from the next. */
+/** Text over what varies, each look of which is looked at once however many pixels have it. */
 function measurePieces(
-  pieces: readonly Piece[],
+  pieces: Iterable<Piece>,
   nodes: readonly SceneNode[],
   needed: number,
   halo: Halo | undefined,
@@ -348,6 +322,24 @@ function measurePieces(
     worst = { worst: ratio, best, foreground, background: beside, at, share: 0, varies: undefined };
   }
   return worst ? { ...worst, best, share: short / pixels, varies: variesBy(nodes) } : COVERED;
+}
+
+/** The colours of what varies, each with what is painted over all of it. */
+function* underRest({ colours, rest }: Pick<Split, 'colours' | 'rest'>): Generator<Piece> {
+  for (const { colour, count, x, y } of colours) {
+    yield { nodes: [{ kind: 'solid', colour, box: undefined }, ...rest], count, x, y };
+  }
+}
+
+function measureSplit(
+  split: Pick<Split, 'colours' | 'rest'>,
+  nodes: readonly SceneNode[],
+  needed: number,
+  halo: Halo | undefined,
+): Measurement | typeof COVERED {
+  const plain = halo ? undefined : opaqueInk(split.rest);
+  if (plain) return measureByLight(underVeils(split.colours, plain.veils), plain.ink, nodes, needed);
+  return measurePieces(underRest(split), nodes, needed, halo);
 }
 
 function measureAreas(

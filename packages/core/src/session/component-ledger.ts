@@ -3,7 +3,7 @@ import { enhanced, worstOf } from '../check/text.js';
 import type { Kind, StateColumn } from '../component/kind.js';
 import type { FoundPart } from '../component/parts.js';
 import { columnNamed } from '../component/states.js';
-import type { Environment } from '../css/environment.js';
+import { environmentKey, type Environment } from '../css/environment.js';
 import type { SubjectGroup } from '../handover/index.js';
 import type { Look } from '../look/model.js';
 import type { Subject } from '../look/subject.js';
@@ -12,7 +12,7 @@ import { once } from '../once.js';
 import { textOf, type ElementNode } from '../page/tree.js';
 import { checkDemand, type LookedAt } from './checks.js';
 import type { PartColumns } from './columns.js';
-import { environmentKey, exceptionsKey, forgetOldest } from './kept.js';
+import { exceptionsKey, forgetOldest } from './kept.js';
 import type { LookedPage } from './looked-pages.js';
 import {
   comparedWith,

@@ -5,7 +5,7 @@ import { partNamed, type Kind, type StateColumn } from '../component/kind.js';
 import { findParts, type FoundPart } from '../component/parts.js';
 import { rowNamed, ROWS, type Row } from '../component/rows.js';
 import { columnNamed, setBits, shownBits } from '../component/states.js';
-import { DESKTOP, type Environment } from '../css/environment.js';
+import { DESKTOP, environmentKey, type Environment } from '../css/environment.js';
 import { checkRule, explain, idleRulesFor, leftBehind, type LeftBehind, type RuleCheck } from '../css/explain/index.js';
 import { forceStates } from '../css/forced.js';
 import { bitsOf, CARRIED, closeBits, isSubset, type Atom, type StateBits } from '../css/selector/states.js';
@@ -52,7 +52,7 @@ import { descendants, selfAndAncestors, type ElementNode } from '../page/tree.js
 import { cellOf } from './cells.js';
 import type { LookedAt } from './checks.js';
 import { ComponentLedger } from './component-ledger.js';
-import { environmentKey, exceptionsKey, forgetOldest, settingsByPart, statesUsed } from './kept.js';
+import { exceptionsKey, forgetOldest, settingsByPart, statesUsed } from './kept.js';
 import { LookedPages, type LookedPage } from './looked-pages.js';
 import { columnsOf, siteColumnsOf, unionOf, type PartColumns } from './columns.js';
 import { eachAlone, groupSubjects } from './groups.js';

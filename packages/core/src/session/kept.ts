@@ -1,4 +1,3 @@
-import type { Environment } from '../css/environment.js';
 import { once } from '../once.js';
 import { activeSettings, settingText, type Look, type Setting } from '../look/model.js';
 
@@ -9,7 +8,6 @@ export function forgetOldest<K>(map: Map<K, unknown>, most: number): void {
   if (map.size > most) map.delete(map.keys().next().value!);
 }
 
-export const environmentKey = once((environment: Environment) => JSON.stringify(environment));
 export const exceptionsKey = once((exceptions: Look['exceptions']) =>
   exceptions.length ? JSON.stringify(exceptions) : '',
 );

@@ -1,8 +1,8 @@
-import type { Environment } from '../css/environment.js';
+import { environmentKey, type Environment } from '../css/environment.js';
 import type { BareRule } from '../handover/index.js';
 import type { Look, Setting } from '../look/model.js';
 import type { StagedPages } from '../page/staged-pages.js';
-import { environmentKey, exceptionsKey, forgetOldest, settingsByPart } from './kept.js';
+import { exceptionsKey, forgetOldest, settingsByPart } from './kept.js';
 import { lookChange, type RulesByPart } from './look-changes.js';
 import { LookRules, sheetOf, type LookRule } from './look-rules.js';
 import type { FrameRules } from './state-sheet.js';
