@@ -41,7 +41,7 @@ export default function Ledger({
   place: EditingPlace;
   added: readonly string[];
   measured: number;
-  /** True while the page is still being measured. */
+  /** True while the page is still being measured at some width. */
   busy: boolean;
   viewport: ViewportName;
   parts: readonly SheetPart[];
@@ -125,6 +125,7 @@ export default function Ledger({
           at={viewport}
           scopes={scopes}
           labels={labels}
+          waiting={busy}
           onTry={onTry}
           onApply={onApply}
           onAcross={onAcross}

@@ -14,6 +14,7 @@ export function Solving({
   at,
   scopes,
   labels,
+  waiting,
   onTry,
   onApply,
   onAcross,
@@ -22,9 +23,11 @@ export function Solving({
   look: Look;
   query: LedgerQuery;
   at: ViewportName;
-  /** What can be solved, with the words on its button. */
   /** What parts are called. */
   labels: ReadonlyMap<string, string>;
+  /** True while the figures are not settled, since the page is being measured. */
+  waiting: boolean;
+  /** What can be solved, with the words on its button. */
   scopes: readonly { readonly scope: SolveScope; readonly words: string; readonly title: string }[];
   onAcross: (colour: string) => void;
 } & RemedyActions) {
@@ -59,8 +62,8 @@ export function Solving({
             key={words}
             size="s"
             variant={scope.of === 'component' ? 'solid' : 'outline'}
-            disabled={busy !== undefined}
-            title={title}
+            disabled={waiting || busy !== undefined}
+            title={waiting ? 'As soon as the page is measured at every width' : title}
             onClick={() => void ask(scope, words)}
           >
             {busy === words ? 'Looking for the smallest change…' : words}
@@ -71,7 +74,7 @@ export function Solving({
             <Button
               key={`across ${scope.colour}`}
               size="s"
-              disabled={busy !== undefined}
+              disabled={waiting || busy !== undefined}
               title="One other colour in every component of the site that has this one"
               onClick={() => onAcross(scope.colour)}
             >

@@ -21,7 +21,7 @@ interface Job {
 export interface Measuring {
   /** Another number each time that something more is known. */
   readonly measured: number;
-  /** True until the page as it is was measured at the viewport in hand. */
+  /** True until the page as it is was measured at every width. */
   readonly busy: boolean;
   /** The frame that is being measured. */
   readonly frame: ReactNode;
@@ -41,6 +41,8 @@ export function useMeasuring(
   const [measured, setMeasured] = useState(0);
   const [jobs, setJobs] = useState<readonly Job[]>([]);
   const [equipped, setEquipped] = useState('');
+  /** The edition of which it is known what was not measured yet. */
+  const [looked, setLooked] = useState('');
   const found = useRef<PageGeometry[]>([]);
   const client = useQueryClient();
   const stored = useQuery({ ...geometryQuery(pageId, versionId), enabled: versionId !== '', retry: 1 });
@@ -78,8 +80,10 @@ export function useMeasuring(
               const pages = await engine().toMeasure(component, lookNow(), name);
               next.push(...pages.map((page) => ({ viewport: name, page })));
             }
-            if (current) setJobs(next);
-          })().catch(() => undefined);
+            if (!current) return;
+            setJobs(next);
+            setLooked(versionId);
+          })().catch(() => setLooked(versionId));
         });
       },
       layout ? PAUSE_MILLIS : 0,
@@ -113,7 +117,7 @@ export function useMeasuring(
   });
   return {
     measured,
-    busy: equipped !== versionId || jobs.some((item) => item.viewport === viewport),
+    busy: looked !== versionId || jobs.length > 0,
     frame: job ? (
       <MeasuringFrame
         key={`${versionId} ${job.viewport} ${job.page.opened} ${layout}`}
