@@ -26,26 +26,38 @@ export interface Region {
 const SCALE = 2 ** 30;
 const FLARE = 0.05;
 
-/** Places of the three channels in a table. */
-const GREEN = 256;
-const BLUE = 512;
-
-/** What each step of red, green and blue adds to the luminance, under a veil: source-over is one line for every pixel. */
-function tableFor(veil: Rgba | undefined): Int32Array {
-  const table = new Int32Array(3 * 256);
-  const fill = (at: number, share: number, over: number) => {
-    for (let step = 0; step < 256; step++) {
-      const mixed = veil ? (step / 255) * (1 - veil.alpha) + over * veil.alpha : step / 255;
-      table[at + step] = Math.round(share * linear(mixed) * SCALE);
-    }
-  };
-  fill(0, 0.2126, veil?.r ?? 0);
-  fill(GREEN, 0.7152, veil?.g ?? 0);
-  fill(BLUE, 0.0722, veil?.b ?? 0);
-  return table;
+/** What steps of the channels add to the luminance; red and green are looked up as one. */
+interface Table {
+  readonly redGreen: Int32Array;
+  readonly blue: Int32Array;
 }
 
-const PLAIN = tableFor(undefined);
+/** The table of pixels under a veil: source-over is one line for every channel. */
+function tableAfresh(veil: Rgba | undefined): Table {
+  const channel = (share: number, over: number): Int32Array =>
+    Int32Array.from({ length: 256 }, (_, step) => {
+      const mixed = veil ? (step / 255) * (1 - veil.alpha) + over * veil.alpha : step / 255;
+      return Math.round(share * linear(mixed) * SCALE);
+    });
+  const [red, green] = [channel(0.2126, veil?.r ?? 0), channel(0.7152, veil?.g ?? 0)];
+  const redGreen = new Int32Array(2 ** 16);
+  for (let g = 0; g < 256; g++) for (let r = 0; r < 256; r++) redGreen[(g << 8) | r] = red[r]! + green[g]!;
+  return { redGreen, blue: channel(0.0722, veil?.b ?? 0) };
+}
+
+/** Veils whose tables are kept; one text is asked about in several places. */
+const MAX_TABLES = 8;
+const tables = new Map<string, Table>();
+
+function tableFor(veil: Rgba | undefined): Table {
+  const key = veil ? `${veil.r} ${veil.g} ${veil.b} ${veil.alpha}` : '';
+  let table = tables.get(key);
+  if (!table) {
+    if (tables.size >= MAX_TABLES) tables.clear();
+    tables.set(key, (table = tableAfresh(veil)));
+  }
+  return table;
+}
 
 /** The ratio at one pixel, unrounded. */
 function ratioAt({ data }: PixelField, pixel: number, own: number, veil: Rgba | undefined): number {
@@ -77,7 +89,7 @@ export function sweep(field: PixelField, region: Region, colour: Rgba, needed: n
   const dark = scaled(own / needed);
   const light = scaled(own * needed);
   const middle = scaled(own);
-  const table = veil ? tableFor(veil) : PLAIN;
+  const { redGreen, blue } = tableFor(veil);
   const { data } = field;
   const words = new Int32Array(data.buffer, data.byteOffset, data.byteLength >> 2);
   let short = 0;
@@ -90,8 +102,8 @@ export function sweep(field: PixelField, region: Region, colour: Rgba, needed: n
     for (let i = start; i < end; i += 2) {
       const next = i + 1 < end ? i + 1 : i;
       const [word, other] = [words[i]!, words[next]!];
-      const a = (table[word & 255]! + table[((word >> 8) & 255) + GREEN]! + table[((word >> 16) & 255) + BLUE]!) | 0;
-      const b = (table[other & 255]! + table[((other >> 8) & 255) + GREEN]! + table[((other >> 16) & 255) + BLUE]!) | 0;
+      const a = (redGreen[word & 0xffff]! + blue[(word >> 16) & 255]!) | 0;
+      const b = (redGreen[other & 0xffff]! + blue[(other >> 16) & 255]!) | 0;
       // Signs of differences instead of branches, which would be guessed wrong at every other pixel: it lies between.
       short += (((dark - a) & (a - light)) >>> 31) + ((((dark - b) & (b - light)) >>> 31) & (next - i));
       const rare =
