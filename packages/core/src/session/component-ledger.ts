@@ -247,7 +247,7 @@ export class ComponentLedger {
       ...columns.map((column) => lookAt(site, environment, subject, column).view),
       ...(withFocus ? [openedByFocus(site, environment, subject)?.().view] : []),
     ]);
-    return new ViewSet(views.filter((view) => view !== undefined));
+    return ViewSet.of(views.filter((view) => view !== undefined));
   }
 
   private ownTasks(asked: Asked, byPart: readonly PartColumns[]): Task[] {

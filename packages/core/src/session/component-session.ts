@@ -10,7 +10,7 @@ import { checkRule, explain, idleRulesFor, leftBehind, type LeftBehind, type Rul
 import { forceStates } from '../css/forced.js';
 import { bitsOf, CARRIED, closeBits, isSubset, type Atom, type StateBits } from '../css/selector/states.js';
 import { InvalidSelectorError } from '../css/selector/match.js';
-import type { ElementStyle, StyledPage } from '../css/styles.js';
+import type { ElementStyle } from '../css/styles.js';
 import {
   asLastSheet,
   environmentCases,
@@ -152,7 +152,6 @@ export class ComponentSession {
   private readonly forcer = new Forcer();
   private readonly grouped = new Map<string, SubjectGroup[]>();
   private readonly memories = new WeakMap<SubjectGroup[], Map<string, PlanMemory>>();
-  private readonly viewSets = new WeakMap<StyledPage, ViewSet>();
   private readonly reveals = new Map<string, Reveal>();
   private readonly columnSets = new Map<string, PartColumns[]>();
   private readonly looked: LookedPages;
@@ -704,7 +703,7 @@ export class ComponentSession {
         inPlay,
         all.filter((_setting, i) => isSubset(states[i]!, shown) || isSubset(states[i]!, setBits(column))),
         look.muted,
-        styled.saidIn(this.viewSetOf(view)),
+        styled.saidIn(ViewSet.of([view])),
       ];
       return this.unlessKept(`cells ${name} ${whole ? 'all' : 'first'} ${column.name}`, asked, () =>
         wanted.map(({ row }) =>
@@ -730,12 +729,6 @@ export class ComponentSession {
       first,
       cells: byColumn.map((cells) => cells[i]!),
     }));
-  }
-
-  private viewSetOf(view: StyledPage): ViewSet {
-    let set = this.viewSets.get(view);
-    if (!set) this.viewSets.set(view, (set = new ViewSet([view])));
-    return set;
   }
 
   /** The resolver of a part, kept while nothing that it depends on has changed. */

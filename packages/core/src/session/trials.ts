@@ -77,8 +77,8 @@ export class Trials {
     );
   }
 
-  /** The parts, and columns of theirs, in which a value is seen: a ground lies behind other parts too. */
-  private reached(look: Look, ref: ValueRef, request: TrialRequest): ReachedPart[] {
+  /** The parts, and columns of theirs, in which a value is seen: its own, and those within that it is said to reach. */
+  private reached(look: Look, ref: ValueRef, request: TrialRequest, isReaching: boolean): ReachedPart[] {
     const { environment, added = [] } = request;
     const sheet = this.source.columnsFor(look, environment, added);
     const own = sheet.find(({ part }) => part.part.name === ref.part);
@@ -86,24 +86,27 @@ export class Trials {
     const following = this.followers(look, ref, request);
     return sheet.flatMap(({ part, columns }): ReachedPart[] => {
       if (part === own.part) return [{ part, columns: following }];
-      if (!isGround(ref.property) || !this.mayStandOn(part, own.part)) return [];
+      if (!isReaching || !this.standsIn(part, own.part)) return [];
       const isCarrier = part.part.carrier === ref.part;
       const shared = columns.filter((column) => following.includes(columnAround(own.columns, column, isCarrier)));
       return shared.length ? [{ part, columns: shared }] : [];
     });
   }
 
-  private mayStandOn({ elements }: FoundPart, { elements: around }: FoundPart): boolean {
+  private standsIn({ elements }: FoundPart, { elements: around }: FoundPart): boolean {
     const orders = new Set(around.map(({ order }) => order));
     return elements.some((element) => outerIn(orders, element) !== undefined);
   }
 
-  /** Where a value in a slot is seen, at the viewports in which it counts. */
+  /**
+   * Where a value in a slot is seen, at the viewports in which it counts. A ground lies behind the parts within, and
+   * these may take over a colour.
+   */
   showing(look: Look, slot: Slot, request: LedgerRequest): Shown[] {
     const { part, property } = slot;
     const ref = { part, property, column: columnFor(bitsOfWhen(slot.when)).name };
     return this.viewportsOf(look, slot, request).flatMap(({ name: viewport, environment }) =>
-      this.reached(look, ref, { ...request, environment }).flatMap((item) =>
+      this.reached(look, ref, { ...request, environment }, isGround(property) || property === 'color').flatMap((item) =>
         item.columns.map((column) => ({ part: item.part.part.name, column: column.name, viewport })),
       ),
     );
@@ -136,7 +139,7 @@ export class Trials {
     const tried = this.source.parts.find(({ part }) => part.name === ref.part);
     if (!tried) return [];
     const orders = new Set(tried.elements.map(({ order }) => order));
-    return this.reached(look, ref, request).flatMap(({ part, columns }) => {
+    return this.reached(look, ref, request, isGround(ref.property)).flatMap(({ part, columns }) => {
       // Only some pseudo-elements hold text; placeholders do.
       if (part !== tried && part.part.pseudo !== undefined && !this.hasText(part)) return [];
       return columns.flatMap((column) =>

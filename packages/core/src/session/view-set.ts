@@ -1,15 +1,35 @@
 import { reachOf } from '../css/reach.js';
+import { once } from '../once.js';
 import type { StyledPage } from '../css/styles.js';
 import type { LookRule } from './look-rules.js';
+
+let numbered = 0;
+const numberOf = once((_view: StyledPage) => ++numbered);
+const NOWHERE = {};
+const setsWith = once((_view: object) => new Map<string, ViewSet>());
 
 /** Views of a page that something is worked out from: it holds as long as the rules that match in one of them do. */
 export class ViewSet {
   private readonly views: readonly StyledPage[];
   private readonly touched = new Map<number, boolean>();
 
-  /** @param views of the page without a look */
-  constructor(views: Iterable<StyledPage>) {
-    this.views = [...new Set(views)];
+  private constructor(views: readonly StyledPage[]) {
+    this.views = views;
+  }
+
+  /**
+   * The same views are the same set, so that what is found out about them is found out once.
+   *
+   * @param views of the page without a look
+   */
+  static of(views: Iterable<StyledPage>): ViewSet {
+    const own = [...new Set(views)];
+    const key = own.map(numberOf).join();
+    // Kept with one of its views, so that it goes when they do.
+    const known = setsWith(own[0] ?? NOWHERE);
+    let set = known.get(key);
+    if (!set) known.set(key, (set = new ViewSet(own)));
+    return set;
   }
 
   /** True when a rule of a look matches anything in one of the views. */
