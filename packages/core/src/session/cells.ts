@@ -85,7 +85,7 @@ const EMPTY: Omit<Cell, 'column'> = {
 };
 
 /** The column whose value another column shows; undefined where it has one of its own. */
-export function followedBy(resolver: LookResolver, property: string, column: StateColumn): StateColumn | undefined {
+function followedBy(resolver: LookResolver, property: string, column: StateColumn): StateColumn | undefined {
   const shown = shownBits(column);
   const { set } = resolver.decide(property, shown);
   const isOwn = set === setBits(column) || (set !== 0 && set === shown);

@@ -64,6 +64,9 @@ const COLOUR_PROPERTIES = [
 const RING = 2;
 const RING_GAP = 2;
 
+/** What a further state that is given its value costs, beside a perceptual difference (ΔEOK × 100). */
+const KEEPING = 0.5;
+
 /** What is worked out for one look, whichever check and viewport are in hand. */
 export class RemedyMemory {
   /** What colours are asked, by the settings that they would be. */
@@ -123,10 +126,11 @@ export class Remedies {
     part: string,
     column: StateColumn,
     property: 'color' | 'background-color',
+    alone = false,
   ): Asked | undefined {
-    const ref = { part, property, column: column.name };
+    const ref = { part, property, column: column.name, alone };
     const slot = this.slotOf(part, column, property);
-    const key = `${settingKey(slot)} ${check.withoutPictures === true}`;
+    const key = `${settingKey(slot)} ${check.withoutPictures === true} ${alone}`;
     let asked = this.memory.asked.get(key);
     if (asked === undefined) {
       const cases = this.session.trials.everywhere(this.look, ref, slot, this.request, check.withoutPictures);
@@ -246,14 +250,54 @@ export class Remedies {
     const asked = this.askedOf(check, check.part, column, 'color');
     if (!asked) return [];
     const { style } = this.session.seenUnder(this.look, check.part, check.column, this.sheetRequest);
-    const from = style.colour('color');
-    return this.colourDrafts(
-      'text',
-      from,
-      asked,
-      (css) => [this.settingOf(check.part, column, 'color', css)],
-      `${this.labelOf(check.part)} text`,
+    return this.valueDrafts('text', style.colour('color'), check.part, column, 'color', 'text', (alone) =>
+      alone ? this.askedOf(check, check.part, column, 'color', true) : asked,
     );
+  }
+
+  /**
+   * Another colour for a value of a part. Where none suits every state that would show it, one for its own state while
+   * the others keep theirs.
+   */
+  private valueDrafts(
+    kind: 'text' | 'ground' | 'edge',
+    from: Rgba,
+    part: string,
+    column: StateColumn,
+    property: string,
+    what: string,
+    askedFor: (alone: boolean) => Asked | undefined,
+  ): Draft[] {
+    const words = `${this.labelOf(part)} ${what}`;
+    const set = (css: string) => this.settingOf(part, column, property, css);
+    const asked = askedFor(false);
+    const drafts = asked ? this.colourDrafts(kind, from, asked, (css) => [set(css)], words) : [];
+    const kept = drafts.length ? [] : this.keptValues(part, column, property);
+    const alone = kept.length ? askedFor(true) : undefined;
+    if (!alone) return drafts;
+    return this.colourDrafts(kind, from, alone, (css) => [set(css), ...kept], words).map((draft) => ({
+      ...draft,
+      words: `${draft.words}, while ${kept.length === 1 ? 'another state keeps its' : 'other states keep theirs'}`,
+      distance: draft.distance + KEEPING * kept.length,
+    }));
+  }
+
+  /** The values of the states that would follow one, set for themselves; none where they differ from width to width. */
+  private keptValues(part: string, column: StateColumn, property: string): Setting[] {
+    const { trials } = this.session;
+    const slot = this.slotOf(part, column, property);
+    const byColumn = new Map<string, Map<string, Setting>>();
+    for (const { environment } of trials.viewportsOf(this.look, slot, this.request)) {
+      const sheet = { ...this.sheetRequest, environment };
+      for (const other of trials.followers(this.look, { part, property, column: column.name }, sheet)) {
+        if (other.name === column.name) continue;
+        const value = toHex(this.session.seenUnder(this.look, part, other.name, sheet).style.colour(property));
+        const values = byColumn.get(other.name) ?? new Map<string, Setting>();
+        byColumn.set(other.name, values.set(value, this.settingOf(part, other, property, value)));
+        if (values.size > 1) return [];
+      }
+    }
+    return [...byColumn.values()].flatMap((values) => [...values.values()]);
   }
 
   private labelOf(part: string): string {
@@ -315,7 +359,13 @@ export class Remedies {
     }
     if (style.text('background-image') !== 'none' || check.varies)
       return [...drafts, ...this.scrimDrafts(check, column, scrimmed)];
-    if (from.alpha > 0) drafts.push(...this.colourDrafts('ground', from, asked, settings, what));
+    if (from.alpha > 0) {
+      drafts.push(
+        ...this.valueDrafts('ground', from, part, state, 'background-color', 'background', (alone) =>
+          alone ? this.askedOf(check, part, state, 'background-color', true) : asked,
+        ),
+      );
+    }
     return drafts;
   }
 
@@ -364,11 +414,11 @@ export class Remedies {
   }
 
   /** What every icon that would show a colour asks of it. */
-  private askedByIcons(check: LedgerCheck, column: StateColumn, property: string): Asked {
-    const ref = { part: check.part, property, column: column.name };
+  private askedByIcons(check: LedgerCheck, column: StateColumn, property: string, alone: boolean): Asked | undefined {
+    const ref = { part: check.part, property, column: column.name, alone };
     const cases = this.session.trials.icons(this.look, ref, this.slotOf(check.part, column, property), this.request);
     // Where none can be tried the grounds are those that they are seen on now.
-    return cases.length ? askedOf(cases, 'color') : this.askedAround(check, column, property);
+    return cases.length ? askedOf(cases, 'color') : alone ? undefined : this.askedAround(check, column, property);
   }
 
   /** What all columns that would show the colour of an edge ask of it, against what each is seen on now. */
@@ -403,12 +453,8 @@ export class Remedies {
     if (isIcon) {
       const property = element.namespace === 'svg' && style.text('fill') !== 'currentcolor' ? 'fill' : 'color';
       const from = check.foreground ?? style.colour('color');
-      return this.colourDrafts(
-        'edge',
-        from,
-        this.askedByIcons(check, column, property),
-        (css) => [this.settingOf(check.part, column, property, css)],
-        `${what} icon`,
+      return this.valueDrafts('edge', from, check.part, column, property, 'icon', (alone) =>
+        this.askedByIcons(check, column, property, alone),
       );
     }
     if (widths.length) {

@@ -37,21 +37,33 @@ const MEETS: Readonly<Record<Layer, readonly Layer[]>> = {
   time: ['time'],
 };
 
-/** States of parts in which steps show, by what they change there. */
-class Places {
-  private readonly taken = new Set<string>();
+type Place = Pick<Shown, 'part' | 'column' | 'viewport'>;
+const keyOf = (layer: Layer, { part, column, viewport }: Place) => `${layer} ${part} ${column} ${viewport}`;
 
-  /** True where a step has changed something that a change of a layer would meet. */
+/** States of parts in which steps are seen, by what they change there. */
+class Places {
+  /** Where something is changed itself. */
+  private readonly taken = new Set<string>();
+  /** Where it is seen. */
+  private readonly seen = new Set<string>();
+
+  /** True where a step is seen in what is judged of a layer. */
+  isSeenIn(layer: Layer, place: Place): boolean {
+    return MEETS[layer].some((other) => this.seen.has(keyOf(other, place)));
+  }
+
+  /** True where a step changes what a change of other layers would meet. */
   meets(layers: readonly Layer[], showing: readonly Shown[]): boolean {
     const others = [...new Set(layers.flatMap((layer) => MEETS[layer]))];
-    return showing.some(({ part, column, viewport }) =>
-      others.some((layer) => this.taken.has(`${layer} ${part} ${column} ${viewport}`)),
-    );
+    return showing.some((place) => !place.isAround && others.some((layer) => this.taken.has(keyOf(layer, place))));
   }
 
   take(layers: readonly Layer[], showing: readonly Shown[]): void {
-    for (const { part, column, viewport } of showing) {
-      for (const layer of layers) this.taken.add(`${layer} ${part} ${column} ${viewport}`);
+    for (const place of showing) {
+      for (const layer of layers) {
+        this.seen.add(keyOf(layer, place));
+        if (!place.isAround) this.taken.add(keyOf(layer, place));
+      }
     }
   }
 }
@@ -77,7 +89,7 @@ export function draftSteps(
   );
   for (const check of [...open].sort((a, b) => rank(a) - rank(b))) {
     const own: Layer = check.criterion === '2.4.7' || check.demand.endsWith('focus-ring') ? 'ring' : 'mark';
-    if (places.meets([own], [check])) continue;
+    if (places.isSeenIn(own, check)) continue;
     const nameOf = ({ settings }: Draft) => `${checkKey(check)} ${JSON.stringify(settings)}`;
     const draft = remedies
       .get(check.viewport)!

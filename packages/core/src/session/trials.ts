@@ -1,8 +1,8 @@
 import type { Kind, StateColumn } from '../component/kind.js';
 import type { FoundPart } from '../component/parts.js';
-import { columnFor, setBits, shownBits } from '../component/states.js';
+import { columnFor, columnNamed, setBits, shownBits } from '../component/states.js';
 import type { Environment } from '../css/environment.js';
-import { ACTIVE, HOVER, isSubset } from '../css/selector/states.js';
+import { ACTIVE, CARRIED, HOVER, isSubset } from '../css/selector/states.js';
 import type { SubjectGroup } from '../handover/index.js';
 import { holdsIn, type Place } from '../look/conditions.js';
 import { bitsOfWhen, type Look } from '../look/model.js';
@@ -10,7 +10,6 @@ import type { LookResolver } from '../look/resolve.js';
 import type { SeenSubject, Subject } from '../look/subject.js';
 import type { StagedPages } from '../page/staged-pages.js';
 import type { ElementNode } from '../page/tree.js';
-import { followedBy } from './cells.js';
 import type { LookedAt } from './checks.js';
 import type { PartColumns } from './columns.js';
 import { rivalOf, type Slot } from './rivals.js';
@@ -40,6 +39,8 @@ export interface ValueRef {
   readonly property: string;
   /** Name of the column. */
   readonly column: string;
+  /** True where the columns that would follow are given values of their own. */
+  readonly alone?: boolean;
 }
 
 export interface TrialRequest {
@@ -53,12 +54,18 @@ export interface Shown {
   readonly part: string;
   readonly column: string;
   readonly viewport: string;
+  /** True for a part around the one that has the value, which is judged by all that it holds. */
+  readonly isAround: boolean;
 }
 
 interface ReachedPart {
   readonly part: FoundPart;
   readonly columns: readonly StateColumn[];
+  readonly isAround: boolean;
 }
+
+/** A part alone, with the parts that stand within it, or with those around it too. */
+type Reaching = 'alone' | 'within' | 'around';
 
 const isGround = (property: string): boolean => property.startsWith('background');
 
@@ -66,30 +73,40 @@ const isGround = (property: string): boolean => property.startsWith('background'
 export class Trials {
   constructor(private readonly source: TrialSource) {}
 
-  /** Columns of a part that show a value that is set for one of them, that one included. */
-  followers(look: Look, { part, property, column }: ValueRef, request: TrialRequest): readonly StateColumn[] {
+  /** Columns of a part that would show a value set for one of them, that one included; the law of the model decides. */
+  followers(look: Look, { part, property, column, alone }: ValueRef, request: TrialRequest): readonly StateColumn[] {
     const { environment, place = {}, added = [] } = request;
     const own = this.source.columnsFor(look, environment, added).find((item) => item.part.part.name === part);
     if (!own) return [];
+    if (alone) return own.columns.filter(({ name }) => name === column);
     const resolver = this.source.resolverFor(own, look, environment, place);
-    return own.columns.filter(
-      (other) => other.name === column || followedBy(resolver, property, other)?.name === column,
-    );
+    const set = setBits(columnNamed(column)!);
+    return own.columns.filter((other) => {
+      const shown = shownBits(other);
+      return other.name === column || (isSubset(set, shown) && set >= resolver.decide(property, shown).set);
+    });
   }
 
-  /** The parts, and columns of theirs, in which a value is seen: its own, and those within that it is said to reach. */
-  private reached(look: Look, ref: ValueRef, request: TrialRequest, isReaching: boolean): ReachedPart[] {
+  /** The parts, and columns of theirs, in which a value is seen, as far as is asked for. */
+  private reached(look: Look, ref: ValueRef, request: TrialRequest, how: Reaching): ReachedPart[] {
     const { environment, added = [] } = request;
     const sheet = this.source.columnsFor(look, environment, added);
     const own = sheet.find(({ part }) => part.part.name === ref.part);
     if (!own) return [];
     const following = this.followers(look, ref, request);
     return sheet.flatMap(({ part, columns }): ReachedPart[] => {
-      if (part === own.part) return [{ part, columns: following }];
-      if (!isReaching || !this.standsIn(part, own.part)) return [];
-      const isCarrier = part.part.carrier === ref.part;
+      if (part === own.part) return [{ part, columns: following, isAround: false }];
+      if (how === 'alone') return [];
+      if (!this.standsIn(part, own.part)) {
+        if (how === 'within' || !this.standsIn(own.part, part)) return [];
+        // What is within is seen at rest, with the states that its markup carries, whatever the part around is in.
+        const isSeen = following.some((column) => (shownBits(column) & ~CARRIED) === 0);
+        return isSeen ? [{ part, columns, isAround: true }] : [];
+      }
+      // A pseudo-element is in the states of its element.
+      const isCarrier = part.part.carrier === ref.part || own.part.elements.includes(part.elements[0]!);
       const shared = columns.filter((column) => following.includes(columnAround(own.columns, column, isCarrier)));
-      return shared.length ? [{ part, columns: shared }] : [];
+      return shared.length ? [{ part, columns: shared, isAround: false }] : [];
     });
   }
 
@@ -100,14 +117,20 @@ export class Trials {
 
   /**
    * Where a value in a slot is seen, at the viewports in which it counts. A ground lies behind the parts within, and
-   * these may take over a colour.
+   * these may take over a colour; parts around are judged by all that they hold.
    */
   showing(look: Look, slot: Slot, request: LedgerRequest): Shown[] {
     const { part, property } = slot;
     const ref = { part, property, column: columnFor(bitsOfWhen(slot.when)).name };
+    const isSeenBeyond = isGround(property) || property === 'color';
     return this.viewportsOf(look, slot, request).flatMap(({ name: viewport, environment }) =>
-      this.reached(look, ref, { ...request, environment }, isGround(property) || property === 'color').flatMap((item) =>
-        item.columns.map((column) => ({ part: item.part.part.name, column: column.name, viewport })),
+      this.reached(look, ref, { ...request, environment }, isSeenBeyond ? 'around' : 'alone').flatMap((item) =>
+        item.columns.map((column) => ({
+          part: item.part.part.name,
+          column: column.name,
+          viewport,
+          isAround: item.isAround,
+        })),
       ),
     );
   }
@@ -139,22 +162,24 @@ export class Trials {
     const tried = this.source.parts.find(({ part }) => part.name === ref.part);
     if (!tried) return [];
     const orders = new Set(tried.elements.map(({ order }) => order));
-    return this.reached(look, ref, request, isGround(ref.property)).flatMap(({ part, columns }) => {
-      // Only some pseudo-elements hold text; placeholders do.
-      if (part !== tried && part.part.pseudo !== undefined && !this.hasText(part)) return [];
-      return columns.flatMap((column) =>
-        groupsOf(part, look, environment).flatMap(({ subject }) => {
-          const seen = lookAt(pages, environment, subject, column);
-          const outer = part === tried ? seen.element : outerOf(orders, seen);
-          // What does not stand on it has nothing to do with it.
-          if (!outer) return [];
-          const lookings = bare ? [seen.looking, { ...seen.looking, withoutPictures: true }] : [seen.looking];
-          return lookings
-            .flatMap((looking) => triedTexts(looking, seen.element, part.part.pseudo))
-            .flatMap((text) => triedCase({ ...text, element: part === tried ? text.element : outer }) ?? []);
-        }),
-      );
-    });
+    return this.reached(look, ref, request, isGround(ref.property) ? 'within' : 'alone').flatMap(
+      ({ part, columns }) => {
+        // Only some pseudo-elements hold text; placeholders do.
+        if (part !== tried && part.part.pseudo !== undefined && !this.hasText(part)) return [];
+        return columns.flatMap((column) =>
+          groupsOf(part, look, environment).flatMap(({ subject }) => {
+            const seen = lookAt(pages, environment, subject, column);
+            const outer = part === tried ? seen.element : outerOf(orders, seen);
+            // What does not stand on it has nothing to do with it.
+            if (!outer) return [];
+            const lookings = bare ? [seen.looking, { ...seen.looking, withoutPictures: true }] : [seen.looking];
+            return lookings
+              .flatMap((looking) => triedTexts(looking, seen.element, part.part.pseudo))
+              .flatMap((text) => triedCase({ ...text, element: part === tried ? text.element : outer }) ?? []);
+          }),
+        );
+      },
+    );
   }
 
   /** The same at each of several viewports in which a value of the slot would count. */
