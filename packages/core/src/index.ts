@@ -87,7 +87,7 @@ export { Remedies, type CheckRef, type RemedyRequest } from './session/remedies.
 export { pageRemedies, type CheckWays, type ComponentWays } from './session/page-remedies.js';
 export { waysRecord, type DueRecord, type WaysRecord } from './session/ways-record.js';
 export { replaceColour, type ColourReplacement, type ColourShare } from './session/replace-colour.js';
-export { shortColours, solve, type SolveScope } from './session/solve.js';
+export { shortColours, solve, solving, type SolveScope } from './session/solve.js';
 export { layoutKey } from './look/layout-key.js';
 export { heatOf, type HeatArea, type HeatMap } from './session/heat.js';
 export type { LookedAt } from './session/checks.js';

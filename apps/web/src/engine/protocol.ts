@@ -238,6 +238,13 @@ export interface Engine {
     at: ViewportName,
   ): Promise<Solution>;
   /**
+   * Solves all of a component while nothing else is asked for.
+   *
+   * @returns undefined where it was stopped before it came to an end
+   */
+  prepare(component: ComponentRef, look: Look, query: LedgerQuery, at: ViewportName): Promise<Solution | undefined>;
+  stopPreparing(): Promise<void>;
+  /**
    * The one colour nearest to another that passes wherever the components have that one.
    *
    * @param onStep told how many were gone through; where it fails, the search ends

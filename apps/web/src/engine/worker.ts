@@ -28,6 +28,7 @@ import {
   siteSelectors,
   replaceColour,
   solve,
+  solving,
   sourceOf,
   stateWords,
   storeGeometry,
@@ -244,6 +245,9 @@ function framesOf(rules: readonly FrameRules[], page: EnginePage): readonly Fram
 
 let framesListener: FramesListener | undefined;
 
+/** Another number for each solution that is prepared; one that is no longer wanted stops. */
+let preparing = 0;
+
 /** The sheet that was sent last; the next is told by what differs. */
 let lastSent: { editNumber: number; rows: readonly SheetRow[] } | undefined;
 
@@ -308,6 +312,22 @@ const engine: Engine = {
 
   async solve(ref, look, query, scope, at) {
     return solve(sessionOf(ref), look, scope, { ...ledgerRequest(query), at });
+  },
+
+  async prepare(ref, look, query, at) {
+    const own = ++preparing;
+    const work = solving(sessionOf(ref), look, { of: 'component' }, { ...ledgerRequest(query), at });
+    for (;;) {
+      const step = work.next();
+      if (step.done) return step.value;
+      // Whatever was asked for in the meantime has its turn.
+      await new Promise((resolve) => setTimeout(resolve));
+      if (own !== preparing) return undefined;
+    }
+  },
+
+  async stopPreparing() {
+    preparing++;
   },
 
   async replaceColour(components, colour, onStep) {

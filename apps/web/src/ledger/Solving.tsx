@@ -4,6 +4,7 @@ import { engine } from '../engine/engine';
 import type { ComponentRef, LedgerQuery } from '../engine/protocol';
 import { Notice } from '../shell/Notice';
 import { Button } from '../theme/Button';
+import { usePrepared } from './usePrepared';
 import type { RemedyActions } from './WaysOut';
 
 /** One action for many checks: asked for, looked at on the page, then used as one step or put away. */
@@ -37,11 +38,14 @@ export function Solving({
   // A solution is one of the look that it was found for.
   const shown = found?.look === look ? found : undefined;
   useEffect(() => () => onTry(undefined), [onTry]);
+  const hasAll = scopes.some(({ scope }) => scope.of === 'component');
+  const prepared = usePrepared(component, look, query, at, hasAll && !waiting && !shown);
   const ask = async (scope: SolveScope, words: string) => {
     setBusy(words);
     setProblem(undefined);
     try {
-      const solution = await engine().solve(component, look, query, scope, at);
+      const ready = scope.of === 'component' ? prepared : undefined;
+      const solution = ready ?? (await engine().solve(component, look, query, scope, at));
       setFound({ words, look, solution });
       onTry(solution.settings.length ? solution.settings : undefined);
     } catch (error) {

@@ -28,6 +28,20 @@ const MOST_ROUNDS = 8;
  * together: what makes something else fall short, or helps nothing, is given back, and the next smallest is tried.
  */
 export function solve(session: ComponentSession, look: Look, scope: SolveScope, request: RemedyRequest): Solution {
+  const work = solving(session, look, scope, request);
+  for (;;) {
+    const step = work.next();
+    if (step.done) return step.value;
+  }
+}
+
+/** The same bit by bit, for who has other things to do in between. */
+export function* solving(
+  session: ComponentSession,
+  look: Look,
+  scope: SolveScope,
+  request: RemedyRequest,
+): Generator<void, Solution> {
   const before = session.requiredChecks(look, request);
   if (scope.of === 'colour') return solveColour(session, look, scope.colour, before, request);
   const isWanted = (check: LedgerCheck) => isDue(check) && (scope.of === 'component' || check.part === scope.part);
@@ -35,9 +49,9 @@ export function solve(session: ComponentSession, look: Look, scope: SolveScope, 
   const tried = new Set<string>();
   let state: Reached = { look, checks: before, distance: 0 };
   for (let round = 0; round < MOST_ROUNDS; round++) {
-    const steps = draftSteps(session, state.look, state.checks.filter(isWanted), tried, request);
+    const steps = yield* draftSteps(session, state.look, state.checks.filter(isWanted), tried, request);
     if (!steps.length) break;
-    state = keepGood(session, state, steps, why, request);
+    state = yield* keepGood(session, state, steps, why, request);
   }
   return solutionOf(session, look, state, before.filter(isWanted), why, request);
 }
@@ -51,13 +65,13 @@ interface Reached {
 }
 
 /** Takes the steps that help and harm nothing. */
-function keepGood(
+function* keepGood(
   session: ComponentSession,
   from: Reached,
   steps: readonly Step[],
   why: Map<string, string>,
   request: RemedyRequest,
-): Reached {
+): Generator<void, Reached> {
   const passed = new Set(from.checks.filter((check) => !isDue(check)).map(checkKey));
   let kept = steps;
   // Giving a step back may lay bare that another one needed it, so it is looked at again.
@@ -66,7 +80,11 @@ function keepGood(
       from.look,
       kept.flatMap(({ draft }) => draft.settings),
     );
-    const checks = session.requiredChecks(look, request);
+    const checks: LedgerCheck[] = [];
+    for (const viewport of request.viewports) {
+      yield;
+      checks.push(...session.requiredChecks(look, { ...request, viewports: [viewport] }));
+    }
     const bad = badSteps(session, kept, checks, passed, why);
     if (!bad.size) {
       return { look, checks, distance: kept.reduce((sum, { draft }) => sum + draft.distance, from.distance) };

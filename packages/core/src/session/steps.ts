@@ -74,13 +74,13 @@ class Places {
  *
  * @param tried what was tried before and is not to be tried again; added to
  */
-export function draftSteps(
+export function* draftSteps(
   session: ComponentSession,
   look: Look,
   open: readonly LedgerCheck[],
   tried: Set<string>,
   request: RemedyRequest,
-): Step[] {
+): Generator<void, Step[]> {
   const steps: Step[] = [];
   const places = new Places();
   const memory = new RemedyMemory(session, look, request);
@@ -90,6 +90,7 @@ export function draftSteps(
   for (const check of [...open].sort((a, b) => rank(a) - rank(b))) {
     const own: Layer = check.criterion === '2.4.7' || check.demand.endsWith('focus-ring') ? 'ring' : 'mark';
     if (places.isSeenIn(own, check)) continue;
+    yield;
     const nameOf = ({ settings }: Draft) => `${checkKey(check)} ${JSON.stringify(settings)}`;
     const draft = remedies
       .get(check.viewport)!
