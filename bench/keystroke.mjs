@@ -2,8 +2,8 @@
 // From a keystroke in the editor to the new colour in every frame, the sheet and its figures, in the real interface; a
 // peer does in the same page only what no interface could do without: it puts the CSS into the same frames and lays
 // them out.
-import { chromium } from '@playwright/test';
-import { fullLook, MENU_CSS, menuPage, PARTS, STATES } from './lib/menu.mjs';
+import { api, launch, openMenu } from './lib/application.mjs';
+import { fullLook, PARTS, STATES } from './lib/menu.mjs';
 import { ms, times } from './lib/time.mjs';
 
 const KEYSTROKES = 60;
@@ -14,16 +14,6 @@ const spread = (taken) => {
   const at = (share) => sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * share))];
   return { median: at(0.5), p95: at(0.95) };
 };
-
-async function api(url, path, method, body) {
-  const answer = await fetch(`${url}/api${path}`, {
-    method,
-    headers: { 'content-type': 'application/json' },
-    ...(body ? { body: JSON.stringify(body) } : {}),
-  });
-  if (!answer.ok) throw new Error(`${method} ${path}: ${answer.status} ${await answer.text()}`);
-  return answer.json();
-}
 
 /** Waits in the page until all frames and the cell show a value, and gives the time since it was asked. */
 async function installProbe(page) {
@@ -88,20 +78,8 @@ async function installProbe(page) {
 }
 
 export async function benchKeystroke(url) {
-  const brought = await api(url, '/pages/from-paste', 'POST', {
-    site: { name: `Bench ${Date.now()}` },
-    name: 'Line',
-    html: menuPage(ELEMENTS, ''),
-    css: MENU_CSS,
-  });
-  const browser = await chromium.launch({
-    executablePath: process.env.RETOQUE_CHROMIUM ?? '/usr/bin/chromium',
-    args: process.getuid?.() === 0 ? ['--no-sandbox'] : [],
-  });
-  const page = await browser.newPage({ viewport: { width: 1600, height: 900 } });
-  await page.goto(`${url}/sites/${brought.siteId}/pages/${brought.id}`);
-  await page.getByRole('button', { name: /^Main menu/ }).click();
-  await page.waitForSelector('.cell');
+  const browser = await launch();
+  const page = await openMenu(browser, url, ELEMENTS);
   const id = page.url().split('/').at(-1);
   const component = await api(url, `/components/${id}`, 'GET');
   const [trial] = component.trials;

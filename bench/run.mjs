@@ -3,6 +3,7 @@ import { execFileSync } from 'node:child_process';
 import { fileURLToPath } from 'node:url';
 import { benchContrast } from './contrast.mjs';
 import { benchKeystroke } from './keystroke.mjs';
+import { benchPress } from './press.mjs';
 import { benchResolve } from './resolve.mjs';
 import { ms, times } from './lib/time.mjs';
 
@@ -27,6 +28,7 @@ function benchLarge() {
 const BENCHES = {
   contrast: benchContrast,
   keystroke: () => benchKeystroke(process.env.RETOQUE_URL),
+  press: () => benchPress(process.env.RETOQUE_URL),
   resolve: benchResolve,
   large: benchLarge,
 };
