@@ -339,6 +339,20 @@ describe('retoque check, over pictures and where things stand', () => {
     expect((half!.worst as number[])[0]).toBeGreaterThanOrEqual(120);
   });
 
+  it('measures a picture that its address holds itself as one in a file', async () => {
+    const own = encodeURIComponent(night).replaceAll("'", '%27');
+    const page = html.replace(
+      '<body>',
+      `<style>${css.replace('night.svg', `"data:image/svg+xml,${own}"`)}</style><body>`,
+    );
+    writeFileSync(file('held.html'), page);
+    writeFileSync(file('geometry.json'), JSON.stringify(geometry(90)));
+    const asked = ['--geometry', file('geometry.json'), '--states', 'default', '--format', 'ndjson'];
+    const [held] = records(await retoque('check', file('held.html'), ...asked));
+    const [filed] = (await checked(90)).records;
+    expect(held).toEqual({ ...filed, page: held!.page });
+  });
+
   it('is unsure where nobody says where things stand', async () => {
     const result = await retoque(
       'check',

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import sharp from 'sharp';
-import { decodePicture, FIELD_LIMIT, UndecodableError } from './index.js';
+import { decodePicture, FIELD_LIMIT, readData, UndecodableError } from './index.js';
 
 const square = (format: 'png' | 'webp' | 'jpeg', width = 12, height = 8) =>
   sharp({ create: { width, height, channels: 3, background: { r: 40, g: 90, b: 200 } } })
@@ -47,5 +47,25 @@ describe('decoding a picture', () => {
     const whole = await square('png');
     const bytes = text === undefined ? whole.subarray(0, whole.length - 30) : Buffer.from(text);
     await expect(decodePicture(bytes)).rejects.toBeInstanceOf(UndecodableError);
+  });
+});
+
+/** Source: RFC 2397, its examples, and the Fetch standard, section 6. */
+describe('an address that holds its file', () => {
+  const textOf = async (address: string) => {
+    const file = await readData(address);
+    return file && [file.contentType, Buffer.from(file.bytes).toString('latin1')];
+  };
+
+  it('is read as text and as base64, with the type that it gives', async () => {
+    expect(await textOf('data:,A%20brief%20note')).toEqual(['text/plain;charset=US-ASCII', 'A brief note']);
+    expect(await textOf('data:image/gif;base64,R0lGODlh')).toEqual(['image/gif', 'GIF89a']);
+    expect(await textOf('data:image/svg+xml,%3Csvg/%3E#part')).toEqual(['image/svg+xml', '<svg/>']);
+  });
+
+  it('is none where it is another address or cannot be read', async () => {
+    expect(await readData('https://page.invalid/a.png')).toBeUndefined();
+    expect(await readData('data:image/png;base64')).toBeUndefined();
+    expect(await readData('data:image/png;base64,@@@')).toBeUndefined();
   });
 });

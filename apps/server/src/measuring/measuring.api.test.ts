@@ -121,3 +121,41 @@ describe('ways out of what falls short', () => {
     await api().get(`/api/pages/${page.id}/remedies?each=perhaps`).expect(400);
   });
 });
+
+describe('a picture that its address holds itself', () => {
+  const night = encodeURIComponent(
+    '<svg xmlns="http://www.w3.org/2000/svg" width="200" height="100"><rect width="200" height="100" fill="#102030"/></svg>',
+  );
+
+  it('is decoded when the page is brought, and measured as others are', async () => {
+    const css = CSS.replace('night.png', `"data:image/svg+xml,${night}"`);
+    const brought = await api()
+      .post('/api/pages/from-paste')
+      .send({ site: { name: 'Held' }, name: 'Held', html: HTML.replace(/<link[^>]*>/, ''), css })
+      .expect(201);
+    const held = pageSchema.parse(brought.body);
+    const [asset] = held.version.assets;
+    expect(asset).toMatchObject({ contentType: 'image/svg+xml' });
+    const field = await api().get(`/api/assets/${asset!.hash}/pixels`).buffer(true).expect(200);
+    expect(unpackField(new Uint8Array(field.body as Buffer)).natural).toEqual({ width: 200, height: 100 });
+    const body = { edition: held.version.edition, measurements: [measured(20)] };
+    await api().put(`/api/pages/${held.id}/geometry`).send(body).expect(200);
+    const { body: answer } = await api().get(`/api/pages/${held.id}/checks`).expect(200);
+    const checks = pageLedgerSchema
+      .parse(answer)
+      .checks.filter(({ text: own, state }) => own === 'Board' && state === 'default');
+    expect(checks.find(({ criterion, demand }) => criterion === '1.4.3' && demand === null)).toMatchObject({
+      verdict: 'passes',
+      background: '#102030',
+    });
+  });
+
+  it('is left out where it is none', async () => {
+    const broken = '<img src="data:image/png;base64,@@@"><a href="#">Board</a>';
+    const brought = await api()
+      .post('/api/pages/from-paste')
+      .send({ site: { name: 'Broken' }, name: 'Broken', html: broken, css: '' })
+      .expect(201);
+    expect(pageSchema.parse(brought.body).version.assets).toEqual([]);
+  });
+});

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { demoPage, pageOf } from '../testing/page.js';
 import { locate, locatorFor, selectAll } from './locator.js';
 import { parseHtml } from './parse-html.js';
-import { importSpans, pageReferences, sheetReferences, srcsetAddresses } from './references.js';
+import { importSpans, pageReferences, sheetReferences, srcsetAddresses, urlSpans } from './references.js';
 import { rewriteSheet } from './rewrite-sheet.js';
 import { sanitiseHtml } from './sanitise.js';
 import { isBuiltByScript } from './static-check.js';
@@ -175,15 +175,36 @@ describe('references', () => {
         'https://s.invalid/dir/p2.png',
         'https://s.invalid/dir/b.svg',
       ],
+      data: [],
     });
     const css =
       '@import url(x.css) layer(a); @font-face { src: url(f.woff2) format("woff2"), url(data:font/woff2;base64,AA) } a { mask: url(#m) }';
     expect(sheetReferences(css, 'https://s.invalid/css/site.css')).toEqual({
       sheets: ['https://s.invalid/css/x.css'],
       assets: ['https://s.invalid/css/f.woff2'],
+      data: [],
     });
     expect(importSpans(css)[0]!.rest).toBe('layer(a)');
     expect(srcsetAddresses('a.png, b.png 2x,c.png 300w')).toEqual(['a.png', 'b.png', 'c.png']);
+  });
+});
+
+describe('pictures that addresses hold themselves', () => {
+  const SVG = `data:image/svg+xml,<svg xmlns='http://www.w3.org/2000/svg'><path fill="%23fff"/></svg>`;
+
+  it('are found under the address that the computed value has', () => {
+    const css = `.a { background-image: url("${SVG.replace(/"/g, '\\"')}") }`;
+    const page = pageOf(`<i class="a" style="color: red"></i><img src="data:image/gif;base64,R0lG">`, css);
+    const [fromSheet] = sheetReferences(css, 'https://s.invalid/').data;
+    const style = page.stylesFor().at().of(selectAll(page.tree, '.a')[0]!);
+    expect(urlSpans(style.text('background-image'))[0]!.address).toBe(fromSheet);
+    expect(pageReferences(page.tree, 'https://s.invalid/').data).toEqual(['data:image/gif;base64,R0lG']);
+  });
+
+  it('are none where the address holds something else', () => {
+    expect(sheetReferences('@font-face { src: url(data:font/woff2;base64,AA) }', 'https://s.invalid/').data).toEqual(
+      [],
+    );
   });
 });
 

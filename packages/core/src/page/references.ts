@@ -1,4 +1,5 @@
 import { parse, tokenize, tokenTypes, url as cssUrl, string as cssString, type CssNode } from 'css-tree';
+import { computedData } from '../css/values/url.js';
 import { baseOf, isStylesheetLink, resolveAddress } from './sheets.js';
 import type { PageTree } from './tree.js';
 
@@ -75,14 +76,20 @@ export function srcsetAddresses(srcset: string): string[] {
 export interface References {
   readonly sheets: readonly string[];
   readonly assets: readonly string[];
+  /** Addresses that hold a picture themselves, as computed values have them. */
+  readonly data: readonly string[];
 }
+
+const isDataPicture = (address: string) => /^data:image\//i.test(address.trim());
 
 /** Absolute addresses of the sheets and pictures that a page's HTML asks for; what its sheets ask for comes from them. */
 export function pageReferences(tree: PageTree, address: string): References {
   const base = baseOf(tree, address);
   const sheets = new Set<string>();
   const assets = new Set<string>();
+  const data = new Set<string>();
   const want = (set: Set<string>, written: string | undefined) => {
+    if (set === assets && written !== undefined && isDataPicture(written)) data.add(computedData(written.trim()));
     if (written === undefined || isLocal(written) || isDataAddress(written)) return;
     const absolute = resolveAddress(written, base);
     if (absolute) set.add(absolute.split('#')[0]!);
@@ -104,9 +111,10 @@ export function pageReferences(tree: PageTree, address: string): References {
       const found = sheetReferences(css, base);
       found.sheets.forEach((item) => sheets.add(item));
       found.assets.forEach((item) => assets.add(item));
+      found.data.forEach((item) => data.add(item));
     }
   }
-  return { sheets: [...sheets], assets: [...assets] };
+  return { sheets: [...sheets], assets: [...assets], data: [...data] };
 }
 
 /** Absolute addresses that a sheet asks for. */
@@ -114,15 +122,17 @@ export function sheetReferences(css: string, address: string): References {
   const imports = importSpans(css);
   const sheets = new Set<string>();
   const assets = new Set<string>();
+  const data = new Set<string>();
   for (const span of imports) {
     const absolute = resolveAddress(span.address, address);
     if (absolute) sheets.add(absolute);
   }
   for (const span of urlSpans(css)) {
     if (imports.some((rule) => span.start >= rule.start && span.end <= rule.end)) continue;
+    if (isDataPicture(span.address)) data.add(computedData(span.address.trim()));
     if (isLocal(span.address) || isDataAddress(span.address)) continue;
     const absolute = resolveAddress(span.address, address);
     if (absolute) assets.add(absolute.split('#')[0]!);
   }
-  return { sheets: [...sheets], assets: [...assets] };
+  return { sheets: [...sheets], assets: [...assets], data: [...data] };
 }

@@ -7,6 +7,7 @@ import {
   sheetReferences,
   titleOf,
 } from '@retoque/core';
+import { readData } from '@retoque/decode';
 import { assetType } from '../../assets/asset-type.js';
 import type { BroughtFile } from '../../assets/blob-store.js';
 import type { RemovedParts } from '../../database/schema.js';
@@ -66,6 +67,7 @@ export async function bringPage(page: RawFile, address: string, source: FileSour
   const missing: string[] = [];
   const wanted = pageReferences(tree, address);
   const assetAddresses = new Set(wanted.assets);
+  const dataAddresses = new Set(wanted.data);
   const sheets = new Map<string, string>();
 
   let level = [...wanted.sheets];
@@ -83,6 +85,7 @@ export async function bringPage(page: RawFile, address: string, source: FileSour
       const found = sheetReferences(text, sheetAddress);
       found.sheets.forEach((item) => next.add(item));
       found.assets.forEach((item) => assetAddresses.add(item));
+      found.data.forEach((item) => dataAddresses.add(item));
     });
     level = [...next].filter((item) => !sheets.has(item));
   }
@@ -100,6 +103,7 @@ export async function bringPage(page: RawFile, address: string, source: FileSour
     if (contentType) assets.push({ address: assetAddress, contentType, bytes: file.bytes });
     else skipped.push(assetAddress);
   });
+  assets.push(...(await picturesIn([...dataAddresses].slice(0, LIMITS.files))));
 
   if (removed.scripts)
     notes.push(`${count(removed.scripts, 'script')} taken out; what a script adds to the page is not seen here.`);
@@ -114,6 +118,17 @@ export async function bringPage(page: RawFile, address: string, source: FileSour
   assets.sort((a, b) => (a.address < b.address ? -1 : 1));
   const ordered = [...sheets].sort(([a], [b]) => (a < b ? -1 : 1)).map(([at, text]) => ({ address: at, text }));
   return { address, title: titleOf(tree), html, sheets: ordered, assets, removed, notes };
+}
+
+/** Pictures that addresses hold themselves, so that these are decoded and measured as others are. */
+async function picturesIn(addresses: readonly string[]): Promise<BroughtFile[]> {
+  const found: BroughtFile[] = [];
+  for (const address of addresses) {
+    const file = address.length <= LIMITS.dataAddress ? await readData(address) : undefined;
+    const contentType = file && assetType(file.contentType, '');
+    if (contentType?.startsWith('image/')) found.push({ address, contentType, bytes: Buffer.from(file!.bytes) });
+  }
+  return found;
 }
 
 function parse(html: string) {

@@ -69,9 +69,9 @@ export async function fromUpload(files: readonly UploadedFile[]): Promise<Brough
     uploadedSource(files),
   );
   const others = files.filter((file) => file !== page);
-  const used = [...brought.sheets, ...brought.assets].map((file) =>
-    fileNameOf(decoded(new URL(file.address).pathname)),
-  );
+  const used = [...brought.sheets, ...brought.assets]
+    .filter(({ address }) => !address.startsWith('data:'))
+    .map((file) => fileNameOf(decoded(new URL(file.address).pathname)));
   const unused = others.filter((file) => !used.includes(fileNameOf(file.path)));
   const note = `Not used, since the page does not ask for them: ${unused.map((file) => fileNameOf(file.path)).join(', ')}.`;
   return unused.length ? { ...brought, notes: [...brought.notes, note] } : brought;

@@ -28,7 +28,8 @@ export function usePictures(): {
   const pageAddress = page.data?.version.address ?? '';
   const origin = pageAddress ? new URL(pageAddress).origin : '';
   const ofPage = (page.data?.version.assets ?? []).flatMap((asset): KnownPicture[] => {
-    if (!asset.contentType.startsWith('image/')) return [];
+    // What an address holds itself has no name to choose it by.
+    if (!asset.contentType.startsWith('image/') || asset.address.startsWith('data:')) return [];
     const address = asset.address.startsWith(`${origin}/`) ? asset.address.slice(origin.length) : asset.address;
     const name = decodeURIComponent(asset.address.split(/[?#]/)[0]!.split('/').at(-1)!);
     return [{ name, address, hash: asset.hash, size: asset.size, assetId: undefined }];
