@@ -59,6 +59,11 @@ describe('text on what lies behind it', () => {
     ],
     ['a picture', '.g { background: url(x.png) #fff }', /picture/],
     ['a filter that smears', '.g { filter: blur(1px) }', /filter/i],
+    [
+      'a blur of a gradient',
+      '.g { background: linear-gradient(#000, #333) } .t { color: #fff; backdrop-filter: blur(4px) }',
+      /blurred/,
+    ],
     ['being placed over something', '.g { position: absolute }', /placed over/],
   ])('is unsure behind %s, and says so', (_, css, reason) => {
     const result = check(css);

@@ -214,9 +214,12 @@ function fillsOf(input: BackgroundInput): Fill[] {
   const clips = splitTopLevel(style.text('background-clip'));
   const layers = layersOf(style);
   const fills: Fill[] = [];
-  const backdrop = readFilters(style.text('backdrop-filter'));
-  if (backdrop.apply.length)
-    fills.push({ kind: 'backdrop', key: style.text('backdrop-filter'), apply: backdrop.apply, box });
+  const key = style.text('backdrop-filter');
+  const { apply, blur, inexact } = readFilters(key);
+  if (inexact.some((name) => name !== 'blur')) {
+    fills.push({ kind: 'unknown', why: `A filter changes what lies behind (${input.tag}).`, box });
+  }
+  if (apply.length || blur) fills.push({ kind: 'backdrop', key, apply, blur, from: box, box });
   const colour = style.colour('background-color');
   // The colour is clipped as the last layer is.
   const clip = clips.at(-1) ?? 'border-box';

@@ -44,17 +44,22 @@ export interface PatternFill {
   readonly box: Box | undefined;
 }
 
+/** What is behind is changed: `backdrop-filter`. */
+export interface BackdropFill {
+  readonly kind: 'backdrop';
+  readonly key: string;
+  readonly apply: readonly ColourFilter[];
+  /** Standard deviation of a blur that comes first, in pixels, and all of the box that it takes its colours from. */
+  readonly blur: number;
+  readonly from: Box | undefined;
+  readonly box: Box | undefined;
+}
+
 /** One thing that is painted, over a box or, where no geometry is known, wherever one looks. */
 export type Fill =
   | SolidFill
   | PatternFill
-  /** What is behind is changed: `backdrop-filter`. */
-  | {
-      readonly kind: 'backdrop';
-      readonly key: string;
-      readonly apply: readonly ColourFilter[];
-      readonly box: Box | undefined;
-    }
+  | BackdropFill
   /** Something whose colours cannot be told, and why. */
   | { readonly kind: 'unknown'; readonly why: string; readonly box: Box | undefined };
 

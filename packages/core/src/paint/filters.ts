@@ -7,6 +7,8 @@ export interface Filters {
   readonly apply: readonly ColourFilter[];
   /** Names of functions that do more than change each colour by itself, such as `blur`. */
   readonly inexact: readonly string[];
+  /** Standard deviation of all blurs together, in pixels; 0 without any. */
+  readonly blur: number;
 }
 
 /** A matrix of three rows over red, green and blue. */
@@ -69,18 +71,20 @@ const PER_TURN: Readonly<Record<string, number>> = { deg: 1, rad: 180 / Math.PI,
 export function readFilters(text: string): Filters {
   const apply: ColourFilter[] = [];
   const inexact: string[] = [];
-  if (text === 'none') return { apply, inexact };
+  let variance = 0;
+  if (text === 'none') return { apply, inexact, blur: 0 };
   for (const [, name = '', argument = ''] of text.matchAll(/([a-z-]+)\(((?:[^()]|\([^()]*\))*)\)/gi)) {
     const make = FUNCTIONS[name.toLowerCase()];
     const number = Number.parseFloat(argument);
     if (!make) {
       // What falls behind a shape leaves the shape itself as it is.
       if (name.toLowerCase() !== 'drop-shadow') inexact.push(name.toLowerCase());
+      if (name.toLowerCase() === 'blur') variance += (number || 0) ** 2;
       continue;
     }
     const unit = /(deg|rad|grad|turn)\s*$/i.exec(argument)?.[1]?.toLowerCase();
     const scale = unit ? PER_TURN[unit]! : /%\s*$/.test(argument) ? 0.01 : 1;
     apply.push(make((Number.isFinite(number) ? number : 1) * scale));
   }
-  return { apply, inexact };
+  return { apply, inexact, blur: Math.sqrt(variance) };
 }

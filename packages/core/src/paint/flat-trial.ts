@@ -3,7 +3,7 @@ import { over } from '../colour/composite.js';
 import type { Rgba } from '../colour/rgba.js';
 import type { SolidFill } from './fill.js';
 import { isFlat, paintFlat } from './flat.js';
-import type { SceneNode } from './scene.js';
+import type { SceneNode } from './scene-nodes.js';
 
 /** A scene of plain colours in which one of them is tried in others; no scene is made anew for a try. */
 export interface FlatTrial {

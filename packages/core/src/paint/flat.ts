@@ -1,6 +1,6 @@
 import { fade, over } from '../colour/composite.js';
 import { TRANSPARENT, type Rgba } from '../colour/rgba.js';
-import { hasMark, type SceneGroup, type SceneNode } from './scene.js';
+import { hasMark, type SceneGroup, type SceneNode } from './scene-nodes.js';
 
 /** What is measured and what is behind it, both opaque, as they are seen in one place. */
 export interface Pair {

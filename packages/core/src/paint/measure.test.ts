@@ -98,6 +98,36 @@ describe('what lies behind a text, where things stand', () => {
     expect(page(() => undefined)).toMatchObject({ verdict: 'unsure' });
   });
 
+  it('is never told worse through a blur, which takes greys towards each other, and is as it was over one colour', () => {
+    const grey = fc.integer({ min: 0, max: 255 }).map((value) => `rgb(${value}, ${value}, ${value})`);
+    fc.assert(
+      fc.property(fc.array(grey, { minLength: 1, maxLength: 5 }), fc.integer({ min: 1, max: 14 }), (greys, radius) => {
+        const bands = greys.map((colour, i) => `${colour} ${i * 24}px ${(i + 1) * 24}px`).join(', ');
+        const through = (filter: string) =>
+          placed(
+            over,
+            `${css} .banner { background: linear-gradient(90deg, ${bands}, ${greys.at(-1)} 0) } .bar { backdrop-filter: ${filter} }`,
+            boxes,
+          ).text('.t').measured!;
+        const [sharp, blurred] = [through('none'), through(`blur(${radius}px)`)];
+        // Colours on a screen are whole steps.
+        expect(blurred).toBeGreaterThan(sharp * 0.98);
+        if (new Set(greys).size === 1) expect(blurred).toBeCloseTo(sharp, 6);
+      }),
+      { numRuns: 40 },
+    );
+  });
+
+  it('is not told where the text itself is blurred, or something is filtered in a way that nobody can work out', () => {
+    const under = '<div class="banner"></div><b class="t">Menu</b><div class="bar"></div>';
+    const veil = `${css} .banner { background: linear-gradient(#000, #555) } .bar { backdrop-filter: blur(4px) }`;
+    expect(placed(under, veil, boxes).text('.t')).toMatchObject({
+      verdict: 'unsure',
+      reason: expect.stringMatching(/blurs it/),
+    });
+    expect(placed(over, `${css} .bar { backdrop-filter: url(#waves) }`, boxes).text('.t').verdict).toBe('unsure');
+  });
+
   it('hides nothing: an opaque layer makes what is under it irrelevant', () => {
     fc.assert(
       fc.property(opaque, opaque, opaque, (under, layer, ink) => {

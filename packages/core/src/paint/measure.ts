@@ -9,7 +9,8 @@ import type { PatternFill, SolidFill } from './fill.js';
 import { flatPair, isFlat } from './flat.js';
 import { piecesOf, type Piece } from './pieces.js';
 import { colourOfSteps, pixelOf, rasters } from './raster.js';
-import type { Scene, SceneNode } from './scene.js';
+import type { SceneNode } from './scene-nodes.js';
+import type { Scene } from './scene.js';
 import { nodesText, splitAnywhere, splitScene, type Split, type SpreadColour } from './spread.js';
 
 /** What was found where something is painted on what lies behind it. */

@@ -10,7 +10,7 @@ import { flatPair, isFlat } from './flat.js';
 import { measureScene } from './measure.js';
 import { piecesOf } from './pieces.js';
 import { colourOfSteps, pixelOf, rasters } from './raster.js';
-import { grounded, marked, type SceneNode } from './scene.js';
+import { grounded, marked, type SceneNode } from './scene-nodes.js';
 
 const length = fc.integer({ min: 1, max: 30 });
 const place = fc.integer({ min: -4, max: 24 });

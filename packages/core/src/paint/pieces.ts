@@ -1,6 +1,6 @@
 import type { Box } from './box.js';
 import type { Fill } from './fill.js';
-import type { SceneNode } from './scene.js';
+import type { SceneNode } from './scene-nodes.js';
 
 /** A part of an area in which everything looks alike, as whole pixels of the page. */
 export interface Piece {

@@ -1,7 +1,7 @@
 import type { Rgba } from '../colour/rgba.js';
 import { type Box } from './box.js';
 import { patternAt, type Fill } from './fill.js';
-import type { SceneGroup, SceneNode } from './scene.js';
+import type { SceneGroup, SceneNode } from './scene-nodes.js';
 
 /** Channels of a pixel in a raster: what is seen with the measured text, without it, and how much of it shows. */
 const WITH = 0;

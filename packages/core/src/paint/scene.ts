@@ -5,33 +5,17 @@ import type { Geometry } from '../page/geometry.js';
 import { selfAndAncestors, type ElementNode } from '../page/tree.js';
 import { once, oncePerShape } from '../once.js';
 import { backgroundFills, textFills, type BackgroundInput } from './background.js';
-import { BLENDS, type Blend } from './blend.js';
+import { BLENDS } from './blend.js';
 import { contentBox } from './boxes.js';
 import { covers, isEmpty, meets, shared, type Box } from './box.js';
 import type { Fill } from './fill.js';
-import { readFilters, type ColourFilter } from './filters.js';
+import { readFilters } from './filters.js';
 import { picturePattern, type PictureSource } from './pictures.js';
 import { pictureOf } from './replaced.js';
 import { opacityOf } from './opacity.js';
+import { withBlurs, doubtOfBlur } from './blur.js';
+import { doubtOf, simplify, type Mark, type SceneGroup, type SceneNode } from './scene-nodes.js';
 import { paintOrder, type PaintGroup, type PaintStep } from './stacking.js';
-
-/** Where the measured text is painted, and with what: its own colour, or the ground where that is clipped to letters. */
-export interface Mark {
-  readonly kind: 'mark';
-  readonly fills: readonly Fill[];
-}
-
-export interface SceneGroup {
-  readonly kind: 'group';
-  /** Says how it is put on what is behind. */
-  readonly key: string;
-  readonly opacity: number;
-  readonly blend: Blend | undefined;
-  readonly filters: readonly ColourFilter[];
-  readonly nodes: readonly SceneNode[];
-}
-
-export type SceneNode = Fill | Mark | SceneGroup;
 
 /** What is painted in an area of a page, from back to front, with the place of what is measured in it. */
 export interface Scene {
@@ -80,46 +64,6 @@ function groupOf(element: ElementNode, style: ElementStyle, nodes: readonly Scen
   return { kind: 'group', key, opacity, blend, filters, nodes };
 }
 
-const isPlain = ({ opacity, blend, filters }: SceneGroup) => opacity === 1 && !blend && !filters.length;
-const holdsBlend = (node: SceneNode): boolean =>
-  node.kind === 'group' && (node.blend !== undefined || node.nodes.some(holdsBlend));
-
-/** True for what lets nothing behind it be seen anywhere in the area. */
-const hides = (node: SceneNode): boolean =>
-  node.kind === 'solid'
-    ? node.box === undefined && !node.hole && !node.ground && node.colour.alpha >= 1
-    : node.kind === 'group' && isPlain(node) && node.nodes.some(hides);
-
-/** Leaves out what is hidden, and groups that make no difference. */
-function simplify(nodes: readonly SceneNode[]): SceneNode[] {
-  const flat = nodes.flatMap((node): readonly SceneNode[] => {
-    if (node.kind !== 'group') return [node];
-    const group = { ...node, nodes: simplify(node.nodes) };
-    if (!group.nodes.length) return [];
-    return isPlain(group) && !group.nodes.some(holdsBlend) ? group.nodes : [group];
-  });
-  const last = flat.findLastIndex(hides);
-  // What is measured stays, even where something is painted over it.
-  return last <= 0 ? flat : flat.filter((node, i) => i >= last || hasMark(node));
-}
-
-export const hasMark = (node: SceneNode): boolean =>
-  node.kind === 'mark' || (node.kind === 'group' && node.nodes.some(hasMark));
-
-/** The same with another colour for what is measured. */
-export const marked = (nodes: readonly SceneNode[], colour: Rgba): SceneNode[] =>
-  nodes.map((node): SceneNode => {
-    if (node.kind === 'group') return hasMark(node) ? { ...node, nodes: marked(node.nodes, colour) } : node;
-    return node.kind === 'mark' ? { ...node, fills: [{ kind: 'solid', colour, box: undefined }] } : node;
-  });
-
-/** The same with another background colour for what is tried. */
-export const grounded = (nodes: readonly SceneNode[], colour: Rgba): SceneNode[] =>
-  nodes.map((node): SceneNode => {
-    if (node.kind === 'group') return { ...node, nodes: grounded(node.nodes, colour) };
-    return node.kind === 'solid' && node.ground ? { ...node, colour } : node;
-  });
-
 const paperUnder = (root: ElementStyle): Rgba => (root.scheme === 'dark' ? DARK_PAPER : WHITE);
 const paperFor = (view: StyledPage): Rgba => paperUnder(view.of(view.styles.tree.root));
 
@@ -158,9 +102,20 @@ export interface Measurable {
 
 /** What is painted in an area of a measured page. */
 function fromGeometry(looking: Looking, geometry: Geometry, what: Measurable, area: Box): Scene {
-  const { view, pictures } = looking;
   const why = new Set<string>();
   const doubts: Doubts = { add: (text) => why.add(text) };
+  const unblurred = nodesIn(looking, geometry, what, area, doubts);
+  const found = withBlurs(unblurred, area, (wider) =>
+    nodesIn(looking, geometry, { ...what, colour: undefined }, wider, doubts),
+  );
+  const isTold = typeof found !== 'string';
+  const nodes = isTold ? found : unblurred;
+  return { nodes, basis: 'geometry', doubt: (isTold ? undefined : found) ?? doubtOf(nodes) ?? [...why][0] };
+}
+
+/** What is painted there, with nothing of it blurred yet. */
+function nodesIn(looking: Looking, geometry: Geometry, what: Measurable, area: Box, doubts: Doubts): SceneNode[] {
+  const { view, pictures } = looking;
   const viewport: Box = { x: 0, y: 0, width: geometry.width, height: geometry.height };
   const owner = canvasOwner(view);
   const { root } = view.styles.tree;
@@ -200,8 +155,7 @@ function fromGeometry(looking: Looking, geometry: Geometry, what: Measurable, ar
       doubts,
     );
   const tree = build(paintOrder({ view, geometry, root, area }));
-  const nodes = simplify([{ kind: 'solid', colour: paperFor(view), box: undefined }, ...canvas, tree]);
-  return { nodes, basis: 'geometry', doubt: doubtOf(nodes) ?? [...why][0] };
+  return simplify([{ kind: 'solid', colour: paperFor(view), box: undefined }, ...canvas, tree]);
 }
 
 function drawnBy(looking: Looking, element: ElementNode, style: ElementStyle, box: Box): Fill | undefined {
@@ -275,7 +229,7 @@ function fromAncestors(looking: Looking, what: Measurable): Scene {
     }
   }
   const all = simplify([{ kind: 'solid', colour: paperFor(view), box: undefined }, ...nodes]);
-  return { nodes: all, basis: 'ancestors', doubt: doubtOf(all) ?? [...why][0] };
+  return { nodes: all, basis: 'ancestors', doubt: doubtOf(all) ?? doubtOfBlur(all) ?? [...why][0] };
 }
 
 /** True where an element's ground is at most a colour, and lies on what is behind as it is and stays in its place. */
@@ -312,21 +266,6 @@ export function groundOf(looking: Looking, element: ElementNode): Scene {
   let scene = known.get(element.order);
   if (!scene) known.set(element.order, (scene = fromAncestors({ ...looking, pictures }, { element })));
   return scene;
-}
-
-function doubtOf(nodes: readonly SceneNode[]): string | undefined {
-  for (const node of nodes) {
-    if (node.kind === 'unknown') return node.why;
-    if (node.kind === 'group') {
-      const inner = doubtOf(node.nodes);
-      if (inner) return inner;
-    }
-    if (node.kind === 'mark') {
-      const inner = doubtOf(node.fills);
-      if (inner) return inner;
-    }
-  }
-  return undefined;
 }
 
 /**

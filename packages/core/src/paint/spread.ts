@@ -3,7 +3,7 @@ import { over } from '../colour/composite.js';
 import { TRANSPARENT, type Rgba } from '../colour/rgba.js';
 import { isFlat, paintFlat } from './flat.js';
 import { colourOfSteps, pixelOf, rasters } from './raster.js';
-import { hasMark, type SceneNode } from './scene.js';
+import { hasMark, type SceneNode } from './scene-nodes.js';
 
 /** A colour that lies somewhere in an area, in how many of its pixels, and where the first of them is. */
 export interface SpreadColour {
