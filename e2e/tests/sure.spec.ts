@@ -9,12 +9,14 @@ import {
   geometryOf,
   ORDER_ATTRIBUTE,
   pageLedger,
+  pageReferences,
   readState,
+  sheetReferences,
   VIEWPORTS,
   type PageSession,
   type ViewportName,
 } from '../../packages/core/dist/index.js';
-import { decodePicture } from '../../packages/decode/dist/index.js';
+import { decodePicture, readData } from '../../packages/decode/dist/index.js';
 import { openDemo } from '../agreement/demo';
 import { measuredIn } from '../agreement/measure';
 import { serve } from '../agreement/serve';
@@ -45,6 +47,15 @@ async function measure(page: Page, session: PageSession, viewport: ViewportName)
       await page.setContent(html);
       session.measures.setGeometry(geometryOf(size, await measuredIn(page, ORDER_ATTRIBUTE)), key);
     }
+  }
+}
+
+/** The pictures that addresses in the page's sheets hold themselves, decoded as the server does at import. */
+async function decodeHeld({ measures, source, tree }: PageSession): Promise<void> {
+  const inSheets = source.sheets.flatMap(({ text, address }) => sheetReferences(text, address).data);
+  for (const address of [...pageReferences(tree, source.address).data, ...inSheets]) {
+    const file = await readData(address);
+    if (file) measures.setPicture(address, await decodePicture(Buffer.from(file.bytes)));
   }
 }
 
@@ -99,6 +110,7 @@ for (const [name, file] of [
     const body = readFileSync(fileURLToPath(new URL(`../agreement/pages/${name}.html`, import.meta.url)), 'utf8');
     await page.setViewportSize(VIEWPORTS.wide);
     const session = await serve(page, { body, sheets: [readFileSync(require.resolve(file), 'utf8')] });
+    await decodeHeld(session);
     await measure(page, session, 'wide');
     report(name, [judged(session, 'wide')]);
   });
