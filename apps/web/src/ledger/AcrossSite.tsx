@@ -21,6 +21,7 @@ import { toaster } from '../shell/toasts';
 import { keptLooks } from '../style/kept';
 import type { SiteComponent } from '../style/useSiteComponents';
 import { Button } from '../theme/Button';
+import { countChecks } from './merge';
 
 interface Entry {
   readonly item: SiteComponent;
@@ -115,7 +116,7 @@ export default function AcrossSite(props: Props) {
     }
   };
   const broken = shares.flatMap(({ share }) => share.broken);
-  const mended = shares.reduce((sum, { share }) => sum + share.mended.length, 0);
+  const mended = shares.reduce((sum, { share }) => sum + countChecks(share.mended), 0);
   return (
     <Dialog.Root open onOpenChange={({ open }) => !open && onClose()}>
       <Portal>
@@ -191,7 +192,7 @@ function effectWords({ settings, mended, broken }: ColourShare): string {
   ];
   return [
     count(settings.length, 'value', 'values'),
-    ...(mended.length ? [`${mended.length} more pass`] : []),
+    ...(mended.length ? [`${countChecks(mended)} more pass`] : []),
     ...(where.length ? [`falls short then: ${where.slice(0, 3).join('; ')}`] : []),
   ].join(', ');
 }

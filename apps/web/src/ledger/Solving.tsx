@@ -4,6 +4,7 @@ import { engine } from '../engine/engine';
 import type { ComponentRef, LedgerQuery } from '../engine/protocol';
 import { Notice } from '../shell/Notice';
 import { Button } from '../theme/Button';
+import { countChecks } from './merge';
 import { usePrepared } from './usePrepared';
 import type { RemedyActions } from './WaysOut';
 
@@ -54,6 +55,9 @@ export function Solving({
       setBusy(undefined);
     }
   };
+  const mended = shown ? countChecks(shown.solution.mended) : 0;
+  // What is changed in one state of a part is one change to who reads it, such as a ring.
+  const changes = byPlace(shown?.solution.settings ?? []);
   const putAway = () => {
     setFound(undefined);
     onTry(undefined);
@@ -92,17 +96,17 @@ export function Solving({
         <div className="solution" role="region" aria-label="Found">
           <p>
             <b>
-              {shown.solution.mended.length
-                ? `${shown.solution.mended.length} ${shown.solution.mended.length === 1 ? 'check passes' : 'checks pass'} with ${
-                    shown.solution.settings.length === 1 ? 'one change' : `${shown.solution.settings.length} changes`
+              {mended
+                ? `${mended} ${mended === 1 ? 'check passes' : 'checks pass'} with ${
+                    changes.length === 1 ? 'one change' : `${changes.length} changes`
                   }.`
                 : 'Nothing was found that helps.'}
             </b>{' '}
-            {shown.solution.mended.length ? 'The pictures show it already.' : ''}
+            {mended ? 'The pictures show it already.' : ''}
           </p>
           {shown.solution.settings.length ? (
             <ul className="changes">
-              {byPlace(shown.solution.settings).map(({ key, part, state, settings }) => (
+              {changes.map(({ key, part, state, settings }) => (
                 <li key={key}>
                   <b>{labels.get(part) ?? part}</b> {state}:{' '}
                   {settings.map(({ property, value }) => (

@@ -10,6 +10,7 @@ import {
 import { useEffect, useState } from 'react';
 import type { ComponentRef, LedgerQuery } from '../engine/protocol';
 import { Button } from '../theme/Button';
+import { countChecks } from './merge';
 import { useRemedies } from './queries';
 import { figureWords } from './words';
 
@@ -101,7 +102,7 @@ function Effects({ remedy }: { remedy: Remedy }) {
   const [asked, advised] = [false, true].map((isAdvice) => [
     ...new Set(breaks.filter(({ criterion }) => (LEVELS[criterion] === 'advice') === isAdvice).map(placeOf)),
   ]);
-  const mended = new Set(mends.map(({ part, column, demand }) => `${part} ${column} ${demand}`)).size;
+  const mended = countChecks(mends);
   return (
     <div className="effects">
       {asked!.length ? (

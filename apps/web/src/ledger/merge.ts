@@ -24,6 +24,10 @@ export function mergeChecks(checks: readonly LedgerCheck[]): LedgerLine[] {
   return [...lines].map(([key, line]) => ({ key, ...line }));
 }
 
+/** How many checks there are when each is counted once, whatever the width. */
+export const countChecks = (checks: readonly LedgerCheck[]): number =>
+  new Set(checks.map(({ part, column, demand }) => `${part} ${column} ${demand}`)).size;
+
 export type LevelFilter = 'standard' | 'enhanced' | 'advice' | 'all';
 
 export interface LedgerFilter {
