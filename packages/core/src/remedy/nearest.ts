@@ -97,8 +97,8 @@ const HALVINGS = 14;
 const NUDGE = 1 / 768;
 const MOST_NUDGES = 40;
 
-/** The first colour beyond a band; undefined where none is found right behind it. */
-function beyond({ from, start, end, at, luminanceAt }: Way, band: Band, passes: Passes): Nearest | undefined {
+/** The lightness at which a way leaves a band, by the luminance that it has at each. */
+function leaving({ start, end }: Way, band: Band, luminanceAt: (l: number) => number): number {
   const isBeyond = (l: number) => (end === 0 ? luminanceAt(l) <= band[0] : luminanceAt(l) >= band[1]);
   let [near, far]: [number, number] = [start, end];
   for (let i = 0; i < HALVINGS; i++) {
@@ -106,6 +106,18 @@ function beyond({ from, start, end, at, luminanceAt }: Way, band: Band, passes: 
     if (isBeyond(middle)) far = middle;
     else near = middle;
   }
+  return far;
+}
+
+/** What mapping into sRGB may shift a luminance by without being looked at more closely. */
+const HARDLY = 0.002;
+
+/** The first colour beyond a band; undefined where none is found right behind it. */
+function beyond(way: Way, band: Band, passes: Passes): Nearest | undefined {
+  const { from, start, end, at, luminanceAt } = way;
+  let far = leaving(way, band, luminanceAt);
+  // Where much is mapped, colours leave the band earlier or later than their luminance before it says.
+  if (Math.abs(luminance(at(far)) - luminanceAt(far)) > HARDLY) far = leaving(way, band, (l) => luminance(at(l)));
   const out = end === 0 ? -NUDGE : NUDGE;
   const inside = (l: number) => Math.min(1, Math.max(0, l));
   let l = far;
