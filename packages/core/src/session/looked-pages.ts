@@ -93,7 +93,7 @@ export class LookedPages {
     const used = this.parts.flatMap((part): PlannedPart[] => {
       const own = byPart.get(part);
       if (!own) return [];
-      const key = `${part}|${where}|${exceptions}|${this.numberOf(own.text)}`;
+      const key = `${part}|${where}|${exceptions}|${this.numberIn(this.texts, own.text, MAX_PLANS)}`;
       return [this.plannedUnder(key, part, () => plan(part, own.settings))];
     });
     const ids = `${where}|${used.map(({ id }) => id).join()}`;
@@ -108,12 +108,12 @@ export class LookedPages {
 
   private readonly texts = new Map<string, number>();
 
-  /** A short name for a long text. */
-  private numberOf(text: string): number {
-    let number = this.texts.get(text);
+  /** A short name for a long text: the number that it had before, if it is kept. */
+  private numberIn(known: Map<string, number>, text: string, most: number): number {
+    let number = known.get(text);
     if (number === undefined) {
-      this.texts.set(text, (number = ++this.numbers));
-      forgetOldest(this.texts, MAX_PLANS);
+      known.set(text, (number = ++this.numbers));
+      forgetOldest(known, most);
     }
     return number;
   }
@@ -181,12 +181,7 @@ export class LookedPages {
 
   /** The number that something that is said had before, if it is the same. */
   private toldAs(text: string): number {
-    let number = this.told.get(text);
-    if (number === undefined) {
-      this.told.set(text, (number = ++this.numbers));
-      forgetOldest(this.told, MAX_TOLD);
-    }
-    return number;
+    return this.numberIn(this.told, text, MAX_TOLD);
   }
 }
 

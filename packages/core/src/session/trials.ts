@@ -7,7 +7,8 @@ import type { SubjectGroup } from '../handover/index.js';
 import { holdsIn, type Place } from '../look/conditions.js';
 import { bitsOfWhen, type Look } from '../look/model.js';
 import type { LookResolver } from '../look/resolve.js';
-import type { SeenSubject, Subject } from '../look/subject.js';
+import type { Subject } from '../look/subject.js';
+import { once } from '../once.js';
 import type { StagedPages } from '../page/staged-pages.js';
 import type { ElementNode } from '../page/tree.js';
 import type { LookedAt } from './checks.js';
@@ -111,7 +112,7 @@ export class Trials {
   }
 
   private standsIn({ elements }: FoundPart, { elements: around }: FoundPart): boolean {
-    const orders = new Set(around.map(({ order }) => order));
+    const orders = ordersOf(around);
     return elements.some((element) => outerIn(orders, element) !== undefined);
   }
 
@@ -161,7 +162,7 @@ export class Trials {
     const pages = pagesUnder(look, environment, place);
     const tried = this.source.parts.find(({ part }) => part.name === ref.part);
     if (!tried) return [];
-    const orders = new Set(tried.elements.map(({ order }) => order));
+    const orders = ordersOf(tried.elements);
     return this.reached(look, ref, request, isGround(ref.property) ? 'within' : 'alone').flatMap(
       ({ part, columns }) => {
         // Only some pseudo-elements hold text; placeholders do.
@@ -169,7 +170,7 @@ export class Trials {
         return columns.flatMap((column) =>
           groupsOf(part, look, environment).flatMap(({ subject }) => {
             const seen = lookAt(pages, environment, subject, column);
-            const outer = part === tried ? seen.element : outerOf(orders, seen);
+            const outer = part === tried ? seen.element : outerIn(orders, seen.element);
             // What does not stand on it has nothing to do with it.
             if (!outer) return [];
             const lookings = bare ? [seen.looking, { ...seen.looking, withoutPictures: true }] : [seen.looking];
@@ -210,15 +211,16 @@ export class Trials {
   }
 }
 
+/** Places of a part's elements in the document, which are the same in every state of its markup. */
+const ordersOf = once(
+  (elements: readonly ElementNode[]): ReadonlySet<number> => new Set(elements.map(({ order }) => order)),
+);
+
 /** The element of those with some orders that is an element or the nearest around it. */
 function outerIn(orders: ReadonlySet<number>, element: ElementNode): ElementNode | undefined {
   for (let node: ElementNode | undefined = element; node; node = node.parent) if (orders.has(node.order)) return node;
   return undefined;
 }
-
-/** The same of what is seen, in the page that it is seen in. */
-const outerOf = (orders: ReadonlySet<number>, seen: SeenSubject): ElementNode | undefined =>
-  outerIn(orders, seen.element);
 
 /** The column that a part around another is in while the other is in one: who points at a child points at it too. */
 function columnAround(own: readonly StateColumn[], column: StateColumn, isCarrier: boolean): StateColumn {
