@@ -38,11 +38,14 @@ import {
   type EditingPlace,
   type Environment,
   type FrameRules,
+  type Look,
   type PixelField,
   type SheetRow,
+  type Solution,
   type ViewportName,
 } from '@retoque/core';
 import { expose } from 'comlink';
+import { Preparation } from './preparation';
 import type {
   ComponentRef,
   Engine,
@@ -245,8 +248,9 @@ function framesOf(rules: readonly FrameRules[], page: EnginePage): readonly Fram
 
 let framesListener: FramesListener | undefined;
 
-/** Another number for each solution that is prepared; one that is no longer wanted stops. */
-let preparing = 0;
+/** What makes all of a component pass, as far as it is worked out. */
+const preparation = new Preparation<Solution>();
+const solvingKey = (...asked: [ComponentRef, Look, LedgerQuery, ViewportName]) => JSON.stringify(asked);
 
 /** The sheet that was sent last; the next is told by what differs. */
 let lastSent: { editNumber: number; rows: readonly SheetRow[] } | undefined;
@@ -311,23 +315,18 @@ const engine: Engine = {
   },
 
   async solve(ref, look, query, scope, at) {
-    return solve(sessionOf(ref), look, scope, { ...ledgerRequest(query), at });
+    const begun = scope.of === 'component' ? preparation.finish(solvingKey(ref, look, query, at)) : undefined;
+    return begun ?? solve(sessionOf(ref), look, scope, { ...ledgerRequest(query), at });
   },
 
   async prepare(ref, look, query, at) {
-    const own = ++preparing;
-    const work = solving(sessionOf(ref), look, { of: 'component' }, { ...ledgerRequest(query), at });
-    for (;;) {
-      const step = work.next();
-      if (step.done) return step.value;
-      // Whatever was asked for in the meantime has its turn.
-      await new Promise((resolve) => setTimeout(resolve));
-      if (own !== preparing) return undefined;
-    }
+    return preparation.run(solvingKey(ref, look, query, at), () =>
+      solving(sessionOf(ref), look, { of: 'component' }, { ...ledgerRequest(query), at }),
+    );
   },
 
   async stopPreparing() {
-    preparing++;
+    preparation.stop();
   },
 
   async replaceColour(components, colour, onStep) {

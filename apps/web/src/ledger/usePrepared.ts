@@ -1,11 +1,10 @@
 import type { Look, Solution, ViewportName } from '@retoque/core';
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { engine } from '../engine/engine';
 import type { ComponentRef, LedgerQuery } from '../engine/protocol';
-import { whenIdle } from '../shell/when-idle';
 
-/** A look that has kept still for so long is taken to be looked at. */
-const PAUSE_MILLIS = 600;
+/** A look that was edited is worked on once it has kept still for so long. */
+const PAUSE_MILLIS = 300;
 
 /**
  * What makes all of a component pass, worked out beforehand while nobody asks for anything.
@@ -20,25 +19,24 @@ export function usePrepared(
   wanted: boolean,
 ): Solution | undefined {
   const [found, setFound] = useState<{ look: Look; query: LedgerQuery; solution: Solution }>();
+  const last = useRef(look);
   useEffect(() => {
     if (!wanted) return;
     let current = true;
-    let idle: (() => void) | undefined;
-    const timer = setTimeout(() => {
-      idle = whenIdle(() => {
-        void engine()
-          .prepare(component, look, query, at)
-          .then((solution) => {
-            if (current && solution) setFound({ look, query, solution });
-          })
-          // Who asks for it is told what is wrong.
-          .catch(() => undefined);
-      });
-    }, PAUSE_MILLIS);
+    const prepare = () =>
+      void engine()
+        .prepare(component, look, query, at)
+        .then((solution) => {
+          if (current && solution) setFound({ look, query, solution });
+        })
+        // Who asks for it is told what is wrong.
+        .catch(() => undefined);
+    const isEdit = last.current !== look;
+    last.current = look;
+    const timer = setTimeout(prepare, isEdit ? PAUSE_MILLIS : 0);
     return () => {
       current = false;
       clearTimeout(timer);
-      idle?.();
       void engine().stopPreparing();
     };
   }, [component, look, query, at, wanted]);
