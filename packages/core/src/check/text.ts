@@ -7,6 +7,7 @@ import { contentBox } from '../paint/boxes.js';
 import { COVERED, measureScene, type Halo, type Measurement } from '../paint/measure.js';
 import { sceneFor, type Looking, type Scene } from '../paint/scene.js';
 import { marked } from '../paint/scene-nodes.js';
+import { once } from '../once.js';
 import { ancestors, descendants, hasOwnText, type ElementNode } from '../page/tree.js';
 import { without, type Check, type Level } from './check.js';
 import { haloOf, outlineOf } from './halo.js';
@@ -80,12 +81,32 @@ export function textAreas({ geometry, view }: Looking, carrier: ElementNode): Bo
     .filter(({ width, height }) => width > 0.5 && height > 0.5);
 }
 
+/** What was found out about the texts of a page that is looked at, by what was asked. */
+const textsOf = once((_looking: Looking) => new Map<string, TextCase>());
+const checksOf = once((_looking: Looking) => new Map<string, Check>());
+
+function unlessFound<T>(found: Map<string, T>, key: string, make: () => T): T {
+  let known = found.get(key);
+  if (known === undefined) found.set(key, (known = make()));
+  return known;
+}
+
 /**
  * What a text is painted with and on.
  *
  * @param tried an element whose background colour is to be tried in others
  */
-export function textCase(looking: Looking, carrier: ElementNode, pseudo?: string, tried?: ElementNode): TextCase {
+export const textCase = (looking: Looking, carrier: ElementNode, pseudo?: string, tried?: ElementNode): TextCase =>
+  unlessFound(textsOf(looking), `${carrier.order} ${pseudo ?? ''} ${tried?.order ?? ''}`, () =>
+    textAfresh(looking, carrier, pseudo, tried),
+  );
+
+function textAfresh(
+  looking: Looking,
+  carrier: ElementNode,
+  pseudo: string | undefined,
+  tried: ElementNode | undefined,
+): TextCase {
   const style = looking.view.of(carrier, pseudo);
   // Where it is set, the fill paints the text and not `color`.
   const colour = fadedBy(style.colour('-webkit-text-fill-color'), pseudo === undefined ? '1' : style.text('opacity'));
@@ -137,34 +158,23 @@ function excuseOf(looking: Looking, carrier: ElementNode): string | undefined {
   return isOutOfReach(looking.geometry, carrier) ? 'It stands outside of the page.' : undefined;
 }
 
-/**
- * A text ready to be tried with other colours; undefined where it is not judged.
- *
- * @param tried an element whose background colour is to be tried in others
- */
-export function textToTry(
-  looking: Looking,
-  carrier: ElementNode,
-  pseudo: string | undefined,
-  tried: ElementNode | undefined,
-): TextCase | undefined {
-  return excuseOf(looking, carrier) ? undefined : textCase(looking, carrier, pseudo, tried);
-}
-
 /** Measures one text by WCAG 2.2: 1.4.3 at level AA, 1.4.6 at level AAA. */
-export function checkText(looking: Looking, carrier: ElementNode, level: Level = 'AA', pseudo?: string): Check {
-  const criterion = level === 'AAA' ? ('1.4.6' as const) : ('1.4.3' as const);
+export const checkText = (looking: Looking, carrier: ElementNode, level: Level = 'AA', pseudo?: string): Check =>
+  unlessFound(checksOf(looking), `${carrier.order} ${pseudo ?? ''} ${level}`, () =>
+    checkAfresh(looking, carrier, level, pseudo),
+  );
+
+function checkAfresh(looking: Looking, carrier: ElementNode, level: Level, pseudo: string | undefined): Check {
   const excuse = excuseOf(looking, carrier);
-  if (excuse) {
-    const style = looking.view.of(carrier, pseudo);
-    const large = isLarge(style.fontSize, style.fontWeight);
-    return { ...without(criterion, 'exempt', neededFor(large, level), excuse), large };
-  }
-  return judgeText(textCase(looking, carrier, pseudo), level);
+  if (!excuse) return judgeText(textCase(looking, carrier, pseudo), level);
+  const style = looking.view.of(carrier, pseudo);
+  const large = isLarge(style.fontSize, style.fontWeight);
+  const criterion = level === 'AAA' ? ('1.4.6' as const) : ('1.4.3' as const);
+  return { ...without(criterion, 'exempt', neededFor(large, level), excuse), large };
 }
 
 /** The check of a text that is to be judged. */
-export function judgeText(text: TextCase, level: Level): Check {
+function judgeText(text: TextCase, level: Level): Check {
   const criterion = level === 'AAA' ? ('1.4.6' as const) : ('1.4.3' as const);
   const needed = neededFor(text.large, level);
   const { basis, doubt } = text.scene;

@@ -1,7 +1,8 @@
 import type { ElementNode, PageTree } from '../page/tree.js';
 import { contextOf, type ForcedStates } from './forced.js';
 import { once } from '../once.js';
-import { AncestorFilter, matchEntry, type RuleEntry } from './rules.js';
+import { ancestorsMayHave } from './ancestor-filter.js';
+import { matchEntry, type RuleEntry } from './rules.js';
 import type { Compound, MatchContext } from './selector/types.js';
 
 /** What one selector may match on a page. */
@@ -14,7 +15,6 @@ export interface Reach {
 
 /** Selectors that are kept for a page; beyond it all are looked up anew. */
 const MAX_KEPT = 4000;
-const filter = new AncestorFilter();
 const known = new WeakMap<PageTree, Map<string, Reach>>();
 
 /** Elements of a page that an entry may match. Kept by selector, so a rule with other declarations costs nothing. */
@@ -33,12 +33,9 @@ function reachAfresh(tree: PageTree, entry: RuleEntry): Reach {
   const last = entry.selector.compounds.at(-1)!;
   const { quirks } = tree;
   const rest: MatchContext = { stateOf: () => 0, quirks };
-  const found = candidates(tree, last).filter(
-    (element) =>
-      mayBe(last, element, quirks) &&
-      filter.mayMatch(element, entry.needs) &&
-      (entry.selector.states !== 0 || matchEntry(entry, element, rest) !== undefined),
-  );
+  const { states } = entry.selector;
+  const able = candidatesFor(tree, last, entry.needs);
+  const found = states ? able : able.filter((element) => matchEntry(entry, element, rest) !== undefined);
   const met = new WeakMap<ForcedStates, boolean>();
   return {
     elements: new Set(found),
@@ -56,25 +53,44 @@ function reachAfresh(tree: PageTree, entry: RuleEntry): Reach {
   };
 }
 
-/** Elements of a page by name and by class, as `a` and `.a`, so that few are looked at one by one. */
-const byFeature = once((tree: PageTree): ReadonlyMap<string, readonly ElementNode[]> => {
-  const found = new Map<string, ElementNode[]>();
-  for (const element of tree.elements) {
-    const features = new Set([element.name.toLowerCase(), ...element.classes.map((name) => `.${name}`)]);
-    for (const feature of features) {
-      const own = found.get(feature);
-      if (own) own.push(element);
-      else found.set(feature, [element]);
+/** Elements of a page by a name or a class, as `a` and `.a`, gathered when they are first asked for. */
+const byFeature = once((tree: PageTree) => {
+  const found = new Map<string, readonly ElementNode[]>();
+  return (feature: string): readonly ElementNode[] => {
+    let own = found.get(feature);
+    if (!own) {
+      const name = feature.startsWith('.') ? feature.slice(1) : undefined;
+      own = tree.elements.filter((element) =>
+        name === undefined ? element.name.toLowerCase() === feature : element.classes.includes(name),
+      );
+      found.set(feature, own);
     }
-  }
-  return found;
+    return own;
+  };
 });
 
 /** Elements that a compound could be about; in quirks mode the case of a class says nothing. */
 function candidates(tree: PageTree, { classes, tag }: Compound): readonly ElementNode[] {
   const [first] = tree.quirks ? [] : classes;
   const feature = first === undefined ? tag : `.${first}`;
-  return feature === undefined ? tree.elements : (byFeature(tree).get(feature) ?? []);
+  return feature === undefined ? tree.elements : byFeature(tree)(feature);
+}
+
+const kept = once((_tree: PageTree) => new Map<string, readonly ElementNode[]>());
+
+/** Those of them that have what the selector asks of names, ids and classes; selectors of many states ask the same. */
+function candidatesFor(tree: PageTree, last: Compound, needs: readonly number[]): readonly ElementNode[] {
+  const known = kept(tree);
+  const key = [needs.join(), last.tag, last.id, ...last.classes].join('\u0000');
+  let found = known.get(key);
+  if (!found) {
+    found = candidates(tree, last).filter(
+      (element) => mayBe(last, element, tree.quirks) && ancestorsMayHave(element, needs),
+    );
+    if (known.size >= MAX_KEPT) known.clear();
+    known.set(key, found);
+  }
+  return found;
 }
 
 /** What a compound asks of the name, the id and the classes; in quirks mode letter case is left to the match itself. */

@@ -1,5 +1,6 @@
 import { ancestors, type ElementNode, type PageTree } from '../page/tree.js';
 import type { Environment } from './environment.js';
+import { ancestorsMayHave, needsOf } from './ancestor-filter.js';
 import type { Applied } from './applied.js';
 import type { ForcedStates } from './forced.js';
 import { evaluateMedia } from './media.js';
@@ -43,7 +44,7 @@ export interface RuleEntry {
   readonly conditions: readonly Condition[];
   readonly containers: readonly ContainerCondition[];
   readonly owner: ElementNode | undefined;
-  /** What some ancestor must have; see `AncestorFilter`. */
+  /** What some ancestor must have; see `ancestorsMayHave`. */
   readonly needs: readonly number[];
   /** @internal Declarations made ready for the cascade, by their place in the rule. */
   readonly kept: (Applied | undefined)[];
@@ -57,58 +58,6 @@ export interface Matches {
 
 const layerKey = (origin: Origin, path: readonly string[]): string =>
   path.length ? `${origin} ${path.join('\u0000')}` : '';
-
-const BITS = 128;
-
-function hash(text: string): number {
-  let value = 5381;
-  for (let i = 0; i < text.length; i++) value = ((value * 33) ^ text.charCodeAt(i)) >>> 0;
-  return value % BITS;
-}
-
-const keysOf = (compound: Pick<Compound, 'tag' | 'id' | 'classes'>): string[] => [
-  ...(compound.tag === undefined ? [] : [compound.tag]),
-  ...(compound.id === undefined ? [] : [`#${compound.id}`]),
-  ...compound.classes.map((name) => `.${name}`),
-];
-
-/** Hashes that ancestors of a matching element must have between them. */
-function needsOf(selector: CompiledSelector): number[] {
-  const needs = new Set<number>();
-  selector.compounds.forEach((compound, i) => {
-    const combinator = selector.combinators[i];
-    if (combinator === ' ' || combinator === '>') for (const key of keysOf(compound)) needs.add(hash(key));
-  });
-  return [...needs];
-}
-
-/** Which tags, ids and classes an element's ancestors have, as a small set with false positives but no false negatives. */
-export class AncestorFilter {
-  private readonly known = new WeakMap<ElementNode, Uint32Array>();
-
-  private of(element: ElementNode): Uint32Array {
-    let bits = this.known.get(element);
-    if (bits) return bits;
-    const { parent } = element;
-    bits = parent ? Uint32Array.from(this.of(parent)) : new Uint32Array(BITS / 32);
-    if (parent) {
-      const own = keysOf({ tag: parent.name.toLowerCase(), id: parent.id, classes: parent.classes });
-      for (const key of own) {
-        const at = hash(key);
-        bits[at >> 5]! |= 1 << (at & 31);
-      }
-    }
-    this.known.set(element, bits);
-    return bits;
-  }
-
-  mayMatch(element: ElementNode, needs: readonly number[]): boolean {
-    if (!needs.length) return true;
-    const bits = this.of(element);
-    for (const at of needs) if (!(bits[at >> 5]! & (1 << (at & 31)))) return false;
-    return true;
-  }
-}
 
 /** Entries by what their last compound needs. */
 class Buckets {
@@ -191,7 +140,6 @@ export interface RuleSets {
 export class RuleIndex implements PageRules {
   readonly entries: readonly RuleEntry[];
   private readonly buckets = new Buckets();
-  private readonly filter: AncestorFilter;
   private readonly matched = new Map<ElementNode, Matches>();
   /** Elements that rules of this index, not of the one it extends, may reach. */
   private readonly added = new Set<ElementNode>();
@@ -207,7 +155,6 @@ export class RuleIndex implements PageRules {
     readonly sheets: readonly CascadeSheet[],
     private readonly base?: RuleIndex,
   ) {
-    this.filter = base?.filter ?? new AncestorFilter();
     const entries: RuleEntry[] = [];
     const start = base?.entries.length ?? 0;
     let order = base?.entries.at(-1)?.order ?? 0;
@@ -216,23 +163,10 @@ export class RuleIndex implements PageRules {
       for (const rule of sheet.rules) {
         order++;
         const all = rule.conditions.length ? [...conditions, ...rule.conditions] : conditions;
-        const containers = all.filter((condition) => condition.kind === 'container');
-        const steady = containers.length ? all.filter((condition) => condition.kind !== 'container') : all;
         const key = layerKey(origin, rule.layer.length ? [...layer, ...rule.layer] : layer);
         for (const selector of rule.selectors) {
-          const entry: RuleEntry = {
-            index: start + entries.length,
-            selector,
-            rule,
-            origin,
-            layer: key,
-            order,
-            conditions: steady,
-            containers,
-            owner,
-            needs: tree.quirks ? [] : needsOf(selector),
-            kept: [],
-          };
+          const index = start + entries.length;
+          const entry = entryOf(tree, rule, selector, index, order, { origin, layer: key, conditions: all, owner });
           entries.push(entry);
           this.buckets.add(entry, tree.quirks);
         }
@@ -255,7 +189,7 @@ export class RuleIndex implements PageRules {
     const stateful: RuleEntry[] = [];
     const context: MatchContext = { stateOf: () => 0, quirks: this.tree.quirks };
     for (const entry of this.buckets.candidates(element)) {
-      if (!this.filter.mayMatch(element, entry.needs)) continue;
+      if (!ancestorsMayHave(element, entry.needs)) continue;
       if (entry.selector.states) stateful.push(entry);
       else if (matchEntry(entry, element, context) !== undefined) fixed.push(entry);
     }
@@ -278,24 +212,30 @@ export class RuleIndex implements PageRules {
   }
 }
 
-/** An entry of a rule that stands in no layer, of a sheet of the author's without conditions. */
+/** Where a rule stands. */
+type Standing = Pick<RuleEntry, 'origin' | 'layer' | 'conditions' | 'owner'>;
+
+/** An entry; without more being said of a rule that stands in no layer, in a sheet of the author's without conditions. */
 export function entryOf(
   tree: PageTree,
   rule: StyleRule,
   selector: CompiledSelector,
   index: number,
   order: number,
+  standing: Standing = { origin: 'author', layer: '', conditions: rule.conditions, owner: undefined },
 ): RuleEntry {
+  const { origin, layer, conditions, owner } = standing;
+  const containers = conditions.filter((condition) => condition.kind === 'container');
   return {
     index,
     selector,
     rule,
-    origin: 'author',
-    layer: '',
+    origin,
+    layer,
     order,
-    conditions: rule.conditions.filter(({ kind }) => kind !== 'container'),
-    containers: rule.conditions.filter((condition) => condition.kind === 'container'),
-    owner: undefined,
+    conditions: containers.length ? conditions.filter((condition) => condition.kind !== 'container') : conditions,
+    containers,
+    owner,
     needs: tree.quirks ? [] : needsOf(selector),
     kept: [],
   };

@@ -3,7 +3,7 @@ import type { Geometry } from '../page/geometry.js';
 import type { ElementNode } from '../page/tree.js';
 import { once, oncePerShape } from '../once.js';
 import { paddingBox } from './boxes.js';
-import { meets, shared, type Box } from './box.js';
+import { shared, type Box } from './box.js';
 import { opacityOf } from './opacity.js';
 
 export type PseudoName = 'before' | 'after';
@@ -141,6 +141,20 @@ const MOST_AREAS = 2000;
 
 const areaKey = ({ x, y, width, height }: Box) => `${x},${y},${width},${height}`;
 
+/** Boxes of a page's elements and their pseudo-elements as left, top, right, bottom, with the elements' places. */
+const allBoxes = once((geometry: Geometry) => {
+  const places: number[] = [];
+  const sides: number[] = [];
+  for (const [order, { box, before, after }] of geometry.elements) {
+    for (const own of [box, before, after]) {
+      if (!own) continue;
+      places.push(order);
+      sides.push(own.x, own.y, own.x + own.width, own.y + own.height);
+    }
+  }
+  return { places: Int32Array.from(places), boxes: Float64Array.from(sides) };
+});
+
 /** Places in the document of elements that could paint in an area. */
 function ordersIn(geometry: Geometry, area: Box): readonly number[] {
   let known = near.get(geometry);
@@ -149,8 +163,11 @@ function ordersIn(geometry: Geometry, area: Box): readonly number[] {
   let orders = known.get(key);
   if (!orders) {
     const found: number[] = [];
-    for (const [order, { box, before, after }] of geometry.elements) {
-      if (meets(box, area) || (before && meets(before, area)) || (after && meets(after, area))) found.push(order);
+    const { places, boxes } = allBoxes(geometry);
+    const [left, top, right, bottom] = [area.x, area.y, area.x + area.width, area.y + area.height];
+    for (let i = 0, at = 0; i < places.length; i++, at += 4) {
+      const isMet = boxes[at]! < right && left < boxes[at + 2]! && boxes[at + 1]! < bottom && top < boxes[at + 3]!;
+      if (isMet && found.at(-1) !== places[i]) found.push(places[i]!);
     }
     if (known.size >= MOST_AREAS) known.clear();
     known.set(key, (orders = found));

@@ -45,7 +45,6 @@ export interface Remedy {
 /** Several checks solved by one step. */
 export interface Solution {
   readonly settings: readonly Setting[];
-  readonly alters: readonly Alteration[];
   readonly mended: readonly LedgerCheck[];
   /** What cannot be met, and why. */
   readonly unmet: readonly { readonly check: LedgerCheck; readonly why: string }[];

@@ -198,7 +198,7 @@ export class Remedies {
   }
 
   /** Every value that is otherwise under another look. */
-  altered(next: Look): Alteration[] {
+  private altered(next: Look): Alteration[] {
     const request = this.sheetRequest;
     return this.session.columnsOfParts(next, request).flatMap(({ part, columns }) =>
       columns.flatMap((column) => {

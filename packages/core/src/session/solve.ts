@@ -9,7 +9,7 @@ import type { Solution } from '../remedy/remedy.js';
 import type { ComponentSession } from './component-session.js';
 import { placesOf, replacementFor } from './colour-places.js';
 import { checkKey, isDue } from './due.js';
-import { Remedies, type RemedyRequest } from './remedies.js';
+import type { RemedyRequest } from './remedies.js';
 import type { LedgerCheck } from './state-sheet.js';
 import { draftSteps, type Step } from './steps.js';
 
@@ -53,7 +53,7 @@ export function* solving(
     if (!steps.length) break;
     state = yield* keepGood(session, state, steps, why, request);
   }
-  return solutionOf(session, look, state, before.filter(isWanted), why, request);
+  return solutionOf(look, state, before.filter(isWanted), why);
 }
 
 /** How far it has come. */
@@ -133,12 +133,10 @@ function whyNot(check: LedgerCheck): string {
 }
 
 function solutionOf(
-  session: ComponentSession,
   look: Look,
   { look: now, checks, distance }: Reached,
   wanted: readonly LedgerCheck[],
   why: ReadonlyMap<string, string>,
-  request: RemedyRequest,
 ): Solution {
   const after = new Map(checks.map((check) => [checkKey(check), check]));
   const isMet = (check: LedgerCheck) => {
@@ -148,7 +146,6 @@ function solutionOf(
   const old = new Set(look.settings);
   return {
     settings: now.settings.filter((setting) => !old.has(setting)),
-    alters: new Remedies(session, look, request).altered(now),
     mended: wanted.filter(isMet).map((check) => after.get(checkKey(check))!),
     unmet: wanted
       .filter((check) => !isMet(check))
@@ -175,13 +172,13 @@ function solveColour(
       `No one colour in place of ${css} passes in all ${places.length} places that have it.`,
     ]),
   );
-  if (!found || !from) return solutionOf(session, look, { look, checks: before, distance: 0 }, wanted, why, request);
+  if (!found || !from) return solutionOf(look, { look, checks: before, distance: 0 }, wanted, why);
   const now = changeLook(
     look,
     places.map(({ slot }) => ({ ...slot, value: found.css })),
   );
   const reached = { look: now, checks: session.requiredChecks(now, request), distance: found.distance };
-  return solutionOf(session, look, reached, wanted, why, request);
+  return solutionOf(look, reached, wanted, why);
 }
 
 const hasColour = ({ foreground, background }: LedgerCheck, colour: Rgba): boolean =>

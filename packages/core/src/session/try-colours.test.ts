@@ -49,9 +49,9 @@ describe('colours that are tried on a text', () => {
           const geometry: Geometry = { width: 400, height: 300, elements };
           const looking = lookingAt(page.stylesFor().at(), isMeasured ? geometry : undefined, () => picture(bands));
           const element = selectAll(page.tree, '.t')[0]!;
-          const tried = triedCase({ looking, element, carrier: element, pseudo: undefined });
-          if (!tried) return;
           for (const property of ['color', 'background-color']) {
+            const tried = triedCase({ looking, element, carrier: element, pseudo: undefined }, property);
+            if (!tried) return;
             const asked = askedOf([tried, tried], property);
             for (const colour of [...tries, ...tries.map((one) => ({ ...one, alpha: 1 }))]) {
               const found = tryIn(tried, property, colour);

@@ -1,6 +1,6 @@
 import { once } from '../once.js';
 import { iconToTry, NEEDED_EDGE } from '../check/edge.js';
-import { checkText, judgeText, partCarriers, textToTry, type TextCase } from '../check/text.js';
+import { checkText, partCarriers, textCase, type TextCase } from '../check/text.js';
 import { ALLOWED_SHARE, verdictOf } from '../check/verdict.js';
 import { parseColour } from '../colour/parse.js';
 import { luminance } from '../colour/contrast.js';
@@ -53,15 +53,15 @@ const isWithin = (node: ElementNode, outer: ElementNode): boolean => {
 export const triedTexts = (looking: Looking, element: ElementNode, pseudo: string | undefined): TriedText[] =>
   (pseudo === undefined ? partCarriers(element) : [element]).map((carrier) => ({ looking, element, carrier, pseudo }));
 
-export function triedCase({ looking, element, carrier, pseudo }: TriedText): TriedCase | undefined {
+/** @param property that is tried; where it is the ground, what it hides may be seen */
+export function triedCase({ looking, element, carrier, pseudo }: TriedText, property: string): TriedCase | undefined {
   const { view } = looking;
+  const check = checkText(looking, carrier, 'AA', pseudo);
+  if (check.verdict === 'exempt' || check.verdict === 'unsure') return undefined;
   const onGround = isWithin(carrier, element);
-  const text = textToTry(looking, carrier, pseudo, onGround ? element : undefined);
-  // What an opaque ground hides is in the scene where the ground is tried, and may be what cannot be told of it.
-  const check = text && (text.scene.doubt ? checkText(looking, carrier, 'AA', pseudo) : judgeText(text, 'AA'));
-  if (!check || check.verdict === 'exempt' || check.verdict === 'unsure') return undefined;
+  const tried = onGround && property === 'background-color' ? element : undefined;
   return {
-    text,
+    text: textCase(looking, carrier, pseudo, tried),
     needed: check.needed,
     // A child with a colour of its own does not take the part's.
     takesColour: carrier === element || view.of(carrier).text('color') === view.of(element).text('color'),
