@@ -17,14 +17,14 @@ const keysOf = (compound: Pick<Compound, 'tag' | 'id' | 'classes'>): string[] =>
 ];
 
 /** Hashes that ancestors of a matching element must have between them. */
-export function needsOf(selector: CompiledSelector): number[] {
+export const needsOf = once((selector: CompiledSelector): readonly number[] => {
   const needs = new Set<number>();
   selector.compounds.forEach((compound, i) => {
     const combinator = selector.combinators[i];
     if (combinator === ' ' || combinator === '>') for (const key of keysOf(compound)) needs.add(hash(key));
   });
   return [...needs];
-}
+});
 
 /** Which tags, ids and classes an element and its ancestors have, as a small set: false positives, no false negatives. */
 const downTo: (element: ElementNode) => Uint32Array = once((element: ElementNode) => {

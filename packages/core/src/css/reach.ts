@@ -37,17 +37,18 @@ function reachAfresh(tree: PageTree, entry: RuleEntry): Reach {
   const able = candidatesFor(tree, last, entry.needs);
   const found = states ? able : able.filter((element) => matchEntry(entry, element, rest) !== undefined);
   const met = new WeakMap<ForcedStates, boolean>();
+  // States of a pseudo-element are not those of its element, so any of it may be meant.
+  const isOwn = entry.selector.pseudoTests.length > 0;
+  const isMatched = (context: MatchContext) =>
+    found.some((element) => isOwn || matchEntry(entry, element, context) !== undefined);
+  let atRest: boolean | undefined;
   return {
     elements: new Set(found),
     isMetIn: (forced) => {
+      // Where none of the states is forced that it asks about, it matches what it does at rest.
+      if (!(states & forced.union)) return (atRest ??= isMatched(rest));
       let answer = met.get(forced);
-      if (answer === undefined) {
-        const context = contextOf(forced, quirks);
-        // States of a pseudo-element are not those of its element, so any of it may be meant.
-        const isOwn = entry.selector.pseudoTests.length > 0;
-        answer = found.some((element) => isOwn || matchEntry(entry, element, context) !== undefined);
-        met.set(forced, answer);
-      }
+      if (answer === undefined) met.set(forced, (answer = isMatched(contextOf(forced, quirks))));
       return answer;
     },
   };

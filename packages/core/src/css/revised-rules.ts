@@ -95,21 +95,25 @@ export class RevisedRules implements PageRules {
     return !this.revision.removed.has(rule);
   }
 
-  /** New entries that may match an element in some state. */
-  addedFor(element: ElementNode): RuleEntry[] {
-    return this.added.filter((entry) => reachOf(this.tree, entry).elements.has(element));
+  private reaching(entries: readonly RuleEntry[], element: ElementNode): readonly RuleEntry[] {
+    return entries.filter((entry) => reachOf(this.tree, entry).elements.has(element));
   }
 
+  /** New entries that may match an element in some state. */
+  readonly addedFor = once((element: ElementNode) => this.reaching(this.added, element));
+  /** The same for those that were taken away as well. */
+  private readonly changedFor = once((element: ElementNode) => this.reaching(this.changed, element));
+
   differsFor(element: ElementNode): boolean {
-    return this.changed.some((entry) => reachOf(this.tree, entry).elements.has(element));
+    return this.changedFor(element).length > 0;
   }
 
   differsAt(element: ElementNode, pseudo: string | undefined, forced: ForcedStates): boolean {
-    return this.changed.some(
-      (entry) =>
-        entry.selector.pseudoElement === pseudo &&
-        reachOf(this.tree, entry).elements.has(element) &&
-        matchEntry(entry, element, contextOf(forced, this.tree.quirks)) !== undefined,
+    const own = this.changedFor(element);
+    if (!own.length) return false;
+    const context = contextOf(forced, this.tree.quirks);
+    return own.some(
+      (entry) => entry.selector.pseudoElement === pseudo && matchEntry(entry, element, context) !== undefined,
     );
   }
 

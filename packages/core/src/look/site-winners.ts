@@ -1,6 +1,6 @@
 import type { Applied } from '../css/applied.js';
 import type { Environment } from '../css/environment.js';
-import { CARRIED, type StateBits } from '../css/selector/states.js';
+import { CARRIED, closeBits, type StateBits } from '../css/selector/states.js';
 import type { ElementStyle } from '../css/styles.js';
 import { once } from '../once.js';
 import type { StagedPages } from '../page/staged-pages.js';
@@ -19,6 +19,8 @@ export class SiteWinners {
     private readonly forcer: Forcer,
     /** Closed sets of the states in play, by rising rank. */
     readonly sets: readonly StateBits[],
+    /** States that rules reaching the subject mention; no other changes which of them wins. */
+    private readonly mentioned: StateBits,
   ) {}
 
   style(state: StateBits): ElementStyle {
@@ -31,7 +33,7 @@ export class SiteWinners {
   }
 
   winner(property: string, state: StateBits): Applied | undefined {
-    return this.style(state).winner(property);
+    return this.style(closeBits(state & this.mentioned)).winner(property);
   }
 
   /** The smallest set in which what wins in a state wins already; rules are shared, so identity tells winners apart. */
@@ -76,7 +78,7 @@ export function siteWinners(
   let winners = own.bySets.get(inPlay);
   if (!winners) {
     const sets = closedSets(inPlay).filter((set) => (set & CARRIED & ~subject.states.possible) === 0);
-    own.bySets.set(inPlay, (winners = new SiteWinners(site, environment, subject, forcer, sets)));
+    own.bySets.set(inPlay, (winners = new SiteWinners(site, environment, subject, forcer, sets, own.inPlay)));
   }
   return winners;
 }

@@ -137,7 +137,7 @@ function nodesIn(looking: Looking, geometry: Geometry, what: Measurable, area: B
     const { element, pseudo, box, clip } = step;
     const style = view.of(element, pseudo);
     if (step.kind === 'ground') {
-      if (element === owner && !pseudo) return [];
+      if ((element === owner && !pseudo) || !meets(box, area)) return [];
       return bySide(backgroundFills(input(style, box, element, pseudo)), clip, area);
     }
     const nodes: SceneNode[] = [];
