@@ -149,6 +149,9 @@ function ledger() {
   );
 }
 
+/** Sessions in which a component is solved. */
+const SESSIONS = 12;
+
 /** One action for the whole component, in a session that has done nothing but to list its checks. */
 function remedies() {
   for (const [words, look] of [
@@ -156,15 +159,20 @@ function remedies() {
     ['with every state set at every width', fullLook()],
   ]) {
     let last;
-    const taken = Array.from({ length: 3 }, () => {
+    const [first, ...warm] = Array.from({ length: SESSIONS }, () => {
       const component = menuComponent();
       component.ledger(look, request);
       const before = performance.now();
       last = solve(component, look, { of: 'component' }, request);
       return performance.now() - before;
     });
+    const sorted = warm.sort((a, b) => a - b);
+    const middle = sorted[Math.floor(sorted.length / 2)];
     console.log(
-      `A remedy for the whole component, ${words}: ${taken.map(ms).join(', ')} for ${last.mended.length} mended checks and ${last.settings.length} changes, ${last.unmet.length} not met (wanted: under 100 ms).`,
+      `A remedy for the whole component from nothing, ${words} (${last.mended.length} mended checks, ${last.settings.length} changes, ${last.unmet.length} not met):`,
+    );
+    console.log(
+      `  ${ms(first)} in the first session of the process, then median ${ms(middle)}, lowest ${ms(sorted[0])} (wanted: under 100 ms; what the interface takes: bench press).`,
     );
   }
 }
