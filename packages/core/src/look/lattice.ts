@@ -20,13 +20,15 @@ const REACHABLE = [FILLED, CURRENT, EXPANDED, HOVER, FOCUS, FOCUS_VISIBLE, CHECK
 /** What a disabled control is never in: it takes no focus and no press, and is barred from validation (HTML 4.10.18.5). */
 const NEVER_DISABLED = FOCUS | FOCUS_VISIBLE | ACTIVE | INVALID;
 
+/** Atoms with those that bring them about: `:focus-within` on a part follows from its own focus. */
+export const withCauses = (atoms: StateBits): StateBits => atoms | (atoms & FOCUS_WITHIN ? FOCUS : 0);
+
 /**
  * Every closed set over the atoms in play, by rising rank. What the atoms do not include never changes anything, so
  * leaving it out loses nothing.
  */
 export function closedSets(inPlay: StateBits): StateBits[] {
-  // :focus-within on a part follows from its own focus.
-  const wanted = inPlay | (inPlay & FOCUS_WITHIN ? FOCUS : 0);
+  const wanted = withCauses(inPlay);
   const atoms = REACHABLE.filter((atom) => wanted & atom);
   const sets = new Set<StateBits>();
   for (let choice = 0; choice < 1 << atoms.length; choice++) {

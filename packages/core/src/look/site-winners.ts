@@ -4,7 +4,7 @@ import { CARRIED, closeBits, type StateBits } from '../css/selector/states.js';
 import type { ElementStyle } from '../css/styles.js';
 import { once } from '../once.js';
 import type { StagedPages } from '../page/staged-pages.js';
-import { closedSets, smallestWithSame } from './lattice.js';
+import { closedSets, smallestWithSame, withCauses } from './lattice.js';
 import { statesInPlay, type Forcer, type Subject } from './subject.js';
 
 /** What the site alone says of one subject in one environment; the same under every look. */
@@ -78,7 +78,10 @@ export function siteWinners(
   let winners = own.bySets.get(inPlay);
   if (!winners) {
     const sets = closedSets(inPlay).filter((set) => (set & CARRIED & ~subject.states.possible) === 0);
-    own.bySets.set(inPlay, (winners = new SiteWinners(site, environment, subject, forcer, sets, own.inPlay)));
+    own.bySets.set(
+      inPlay,
+      (winners = new SiteWinners(site, environment, subject, forcer, sets, withCauses(own.inPlay))),
+    );
   }
   return winners;
 }

@@ -176,7 +176,9 @@ export class Trials {
             const lookings = bare ? [seen.looking, { ...seen.looking, withoutPictures: true }] : [seen.looking];
             return lookings
               .flatMap((looking) => triedTexts(looking, seen.element, part.part.pseudo))
-              .flatMap((text) => triedCase({ ...text, element: part === tried ? text.element : outer }, ref.property) ?? []);
+              .flatMap(
+                (text) => triedCase({ ...text, element: part === tried ? text.element : outer }, ref.property) ?? [],
+              );
           }),
         );
       },
