@@ -130,7 +130,7 @@ try {
   await ensureInstalled();
   if (wanted.some((name) => ['types', 'e2e', 'api'].includes(name))) await build();
   // What reads the sources alone runs beside its like; the rest needs the machine for itself.
-  const groups = first ? [wanted] : [['lint', 'types'], ['unit'], ['api'], ['e2e']];
+  const groups = first ? [wanted] : [['lint', 'types', 'unit'], ['api'], ['e2e']];
   for (const group of groups) await Promise.all(group.map((name) => STEPS[name](extra)));
 } catch (error) {
   failWith(error);

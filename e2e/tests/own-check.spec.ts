@@ -32,6 +32,8 @@ async function shortOf(page: Page, scheme: 'light' | 'dark'): Promise<string[]> 
 
 for (const scheme of ['light', 'dark'] as const) {
   test(`the ${scheme} interface passes Retoque’s own check on each screen`, async ({ page }) => {
+    // Every screen of the application is opened in turn, and put through two audits.
+    test.slow();
     await page.emulateMedia({ colorScheme: scheme });
     const passes = async () => {
       expect(await shortOf(page, scheme)).toEqual([]);

@@ -2,7 +2,6 @@ import type { PageGeometry } from '@retoque/contract';
 import {
   asControl,
   baseOf,
-  ComponentSession,
   DESKTOP,
   EMPTY_LOOK,
   fontFaces,
@@ -14,8 +13,6 @@ import {
   locatorFor,
   NEEDED_LARGE,
   NEEDED_NORMAL,
-  PageMeasures,
-  PageSession,
   readGeometry,
   Remedies,
   resolveAddress,
@@ -46,6 +43,7 @@ import {
 } from '@retoque/core';
 import { expose } from 'comlink';
 import { Preparation } from './preparation';
+import { keepSource, opened, sessionOf } from './sessions';
 import type {
   ComponentRef,
   Engine,
@@ -53,39 +51,13 @@ import type {
   EnginePage,
   FoundWithChecks,
   FramesListener,
-  KeptLook,
   LedgerQuery,
   SheetQuery,
   ToMeasure,
 } from './protocol';
 
-/** Pages as they were handed in; small beside what is worked out from them, so many are kept. */
-const sources = new Map<string, EnginePage>();
-/** Parsed pages, the least recently used first. */
-const sessions = new Map<string, PageSession>();
-const components = new Map<string, Map<string, ComponentSession>>();
-const MAX_SOURCES = 200;
-const MAX_SESSIONS = 8;
-/** Sessions of one page; a look of another component that changes makes a new one. */
-const MAX_COMPONENTS = 60;
-
-function forgetOldest(map: Map<string, unknown>, most: number): void {
-  const [oldest] = map.keys();
-  if (map.size <= most || oldest === undefined) return;
-  map.delete(oldest);
-  components.delete(oldest);
-}
-
-/** What was measured of pages; kept while a page is put away and parsed again. */
-const measures = new Map<string, PageMeasures>();
 /** Look that the geometry of a page was measured under, by page, viewport and what was opened. */
 const layouts = new Map<string, string>();
-
-function measuresOf(versionId: string): PageMeasures {
-  let own = measures.get(versionId);
-  if (!own) measures.set(versionId, (own = new PageMeasures()));
-  return own;
-}
 
 /** Decoded pictures by the hash of their file; several pages show the same. */
 const fields = new Map<string, Promise<PixelField | null | undefined>>();
@@ -115,70 +87,6 @@ const ledgerRequest = ({ place, added }: LedgerQuery) => ({
   place,
   added,
 });
-
-/** A page that was opened before; parsed again where it has been put away since. */
-function opened(versionId: string): { page: EnginePage; session: PageSession } {
-  const page = sources.get(versionId);
-  if (!page) throw new Error('This page is not open yet.');
-  const session = sessions.get(versionId) ?? new PageSession(page, undefined, measuresOf(versionId));
-  sessions.delete(versionId);
-  sessions.set(versionId, session);
-  forgetOldest(sessions, MAX_SESSIONS);
-  return { page, session };
-}
-
-const isSame = (ref: ComponentRef, other: KeptLook): boolean =>
-  other.kind === ref.kind && other.locator.selector === ref.locator.selector;
-
-/** CSS of the components that reach wider than one and touch it; what reaches least stands last. */
-function widerCss(ref: ComponentRef, page: PageSession): string {
-  const others = ref.others.filter((other) => other.look.settings.length && !isSame(ref, other));
-  if (!others.length) return '';
-  const own = safely(() => selectAll(page.tree, ref.locator.selector)) ?? [];
-  const within = new Set<unknown>(own);
-  for (const element of page.tree.elements) if (element.parent && within.has(element.parent)) within.add(element);
-  return others
-    .flatMap((other) => {
-      const session = safely(() =>
-        sessionOf({ ...ref, kind: other.kind, locator: other.locator, parts: other.look.parts, others: [] }),
-      );
-      if (!session) return [];
-      const roots = session.located.elements;
-      // A look is wider when it reaches beyond this component as well as into it.
-      const inside = session.parts.some((part) => part.elements.some((element) => within.has(element)));
-      const outside = roots.some((element) => !within.has(element));
-      return inside && outside ? [{ css: session.css(other.look), reach: roots.length }] : [];
-    })
-    .sort((a, b) => b.reach - a.reach)
-    .map(({ css }) => css)
-    .join('\n');
-}
-
-function safely<T>(run: () => T): T | undefined {
-  try {
-    return run();
-  } catch {
-    // What is not on this page has no say on it.
-    return undefined;
-  }
-}
-
-function sessionOf(ref: ComponentRef): ComponentSession {
-  const { session: page } = opened(ref.versionId);
-  let own = components.get(ref.versionId);
-  if (!own) components.set(ref.versionId, (own = new Map()));
-  const { parts, pageId, bounds, others } = ref;
-  const key = JSON.stringify([ref.kind, ref.locator, parts ?? {}, bounds, pageId, others]);
-  let session = own.get(key);
-  if (!session) {
-    const before = others.length ? widerCss(ref, page) : '';
-    session = new ComponentSession(page, ref.kind, ref.locator, { parts: parts ?? {}, pageId, bounds, before });
-    own.set(key, session);
-    const [oldest] = own.keys();
-    if (own.size > MAX_COMPONENTS && oldest !== undefined) own.delete(oldest);
-  }
-  return session;
-}
 
 const environmentOf = (viewport: ViewportName, place: EditingPlace = {}): Environment => ({
   ...DESKTOP,
@@ -257,8 +165,7 @@ let lastSent: { editNumber: number; rows: readonly SheetRow[] } | undefined;
 
 const engine: Engine = {
   async open(page) {
-    sources.set(page.id, page);
-    forgetOldest(sources, MAX_SOURCES);
+    keepSource(page);
     return { title: opened(page.id).session.title };
   },
 
