@@ -1,0 +1,62 @@
+import { describe, expect, it } from '@jest/globals';
+import { DEFAULT_BOUNDS, EMPTY_LOOK, locatorFor, selectAll, type Look, type PageSession } from '@retoque/core';
+import type { ComponentRef, EnginePage, KeptLook } from './protocol';
+import { keepSource, opened, sessionOf } from './sessions';
+
+const HTML = `<!doctype html><title>Line</title><header><nav aria-label="Main menu"><ul>
+<li><a href="#1">One</a></li><li><a href="#2">Two</a></li><li><a class="btn" href="#b">Book</a></li></ul></nav></header>
+<main><p><a class="btn" href="#c">Board</a></p><p><button class="alone">Send</button></p></main>`;
+
+let pages = 0;
+function openPage(): { versionId: string; session: PageSession } {
+  const versionId = `page ${++pages}`;
+  keepSource({ id: versionId, html: HTML, address: 'http://line.invalid/', sheets: [], assets: [] } as EnginePage);
+  return { versionId, session: opened(versionId).session };
+}
+
+const locator = ({ tree }: PageSession, selector: string) => locatorFor(selectAll(tree, selector)[0]!, selector);
+
+const coloured = (value: string): Look => ({
+  ...EMPTY_LOOK,
+  settings: [{ part: 'button', property: 'color', value, when: { states: [] } }],
+});
+
+function menuWith(versionId: string, session: PageSession, others: readonly KeptLook[]): ComponentRef {
+  const menu = session.components().find(({ kind }) => kind === 'menu')!;
+  return { versionId, pageId: 'p', kind: 'menu', locator: menu.locator, parts: {}, bounds: DEFAULT_BOUNDS, others };
+}
+
+describe('components in the worker', () => {
+  const button = (session: PageSession, selector: string, look: Look): KeptLook => ({
+    kind: 'button',
+    name: selector,
+    locator: locator(session, selector),
+    look,
+  });
+
+  it('stay the same while looks change that do not reach into them', () => {
+    const { versionId, session } = openPage();
+    const under = (look: Look) => sessionOf(menuWith(versionId, session, [button(session, '.alone', look)]));
+    const first = under(EMPTY_LOOK);
+    expect(under(coloured('#112233'))).toBe(first);
+    expect(under(coloured('#445566'))).toBe(first);
+    expect(first.wider).toBe('');
+  });
+
+  it('are made anew under a look that reaches wider and into them, and are the same again under the same', () => {
+    const { versionId, session } = openPage();
+    const under = (look: Look) => sessionOf(menuWith(versionId, session, [button(session, '.btn', look)]));
+    const [plain, dark, light] = [under(EMPTY_LOOK), under(coloured('#112233')), under(coloured('#ddeeff'))];
+    expect(plain.wider).toBe('');
+    expect(dark.wider).toContain('#112233');
+    expect(light.wider).toContain('#ddeeff');
+    expect(new Set([plain, dark, light]).size).toBe(3);
+    expect(under(coloured('#112233'))).toBe(dark);
+  });
+
+  it('are those of their page alone', () => {
+    const [a, b] = [openPage(), openPage()];
+    expect(sessionOf(menuWith(a.versionId, a.session, []))).not.toBe(sessionOf(menuWith(b.versionId, b.session, [])));
+    expect(() => sessionOf(menuWith('never seen', a.session, []))).toThrow('This page is not open yet.');
+  });
+});
