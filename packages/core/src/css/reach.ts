@@ -15,12 +15,11 @@ export interface Reach {
 
 /** Selectors that are kept for a page; beyond it all are looked up anew. */
 const MAX_KEPT = 4000;
-const known = new WeakMap<PageTree, Map<string, Reach>>();
+const reaches = once((_tree: PageTree) => new Map<string, Reach>());
 
 /** Elements of a page that an entry may match. Kept by selector, so a rule with other declarations costs nothing. */
 export function reachOf(tree: PageTree, entry: RuleEntry): Reach {
-  let bySelector = known.get(tree);
-  if (!bySelector) known.set(tree, (bySelector = new Map()));
+  const bySelector = reaches(tree);
   let reach = bySelector.get(entry.selector.text);
   if (!reach) {
     if (bySelector.size >= MAX_KEPT) bySelector.clear();
@@ -54,40 +53,15 @@ function reachAfresh(tree: PageTree, entry: RuleEntry): Reach {
   };
 }
 
-/** Elements of a page by a name or a class, as `a` and `.a`, gathered when they are first asked for. */
-const byFeature = once((tree: PageTree) => {
-  const found = new Map<string, readonly ElementNode[]>();
-  return (feature: string): readonly ElementNode[] => {
-    let own = found.get(feature);
-    if (!own) {
-      const name = feature.startsWith('.') ? feature.slice(1) : undefined;
-      own = tree.elements.filter((element) =>
-        name === undefined ? element.name.toLowerCase() === feature : element.classes.includes(name),
-      );
-      found.set(feature, own);
-    }
-    return own;
-  };
-});
+const candidates = once((_tree: PageTree) => new Map<string, readonly ElementNode[]>());
 
-/** Elements that a compound could be about; in quirks mode the case of a class says nothing. */
-function candidates(tree: PageTree, { classes, tag }: Compound): readonly ElementNode[] {
-  const [first] = tree.quirks ? [] : classes;
-  const feature = first === undefined ? tag : `.${first}`;
-  return feature === undefined ? tree.elements : byFeature(tree)(feature);
-}
-
-const kept = once((_tree: PageTree) => new Map<string, readonly ElementNode[]>());
-
-/** Those of them that have what the selector asks of names, ids and classes; selectors of many states ask the same. */
+/** Elements that have what the selector asks of names, ids and classes; selectors of many states ask the same. */
 function candidatesFor(tree: PageTree, last: Compound, needs: readonly number[]): readonly ElementNode[] {
-  const known = kept(tree);
+  const known = candidates(tree);
   const key = [needs.join(), last.tag, last.id, ...last.classes].join('\u0000');
   let found = known.get(key);
   if (!found) {
-    found = candidates(tree, last).filter(
-      (element) => mayBe(last, element, tree.quirks) && ancestorsMayHave(element, needs),
-    );
+    found = tree.elements.filter((element) => mayBe(last, element, tree.quirks) && ancestorsMayHave(element, needs));
     if (known.size >= MAX_KEPT) known.clear();
     known.set(key, found);
   }

@@ -164,9 +164,9 @@ export class RuleIndex implements PageRules {
         order++;
         const all = rule.conditions.length ? [...conditions, ...rule.conditions] : conditions;
         const key = layerKey(origin, rule.layer.length ? [...layer, ...rule.layer] : layer);
+        const standing = { origin, layer: key, conditions: all, owner };
         for (const selector of rule.selectors) {
-          const index = start + entries.length;
-          const entry = entryOf(tree, rule, selector, index, order, { origin, layer: key, conditions: all, owner });
+          const entry = entryOf(tree, rule, selector, start + entries.length, order, standing);
           entries.push(entry);
           this.buckets.add(entry, tree.quirks);
         }

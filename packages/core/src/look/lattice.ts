@@ -2,6 +2,7 @@ import {
   ACTIVE,
   CHECKED,
   closeBits,
+  countOf,
   CURRENT,
   DISABLED,
   EXPANDED,
@@ -51,13 +52,6 @@ export function highestWithin<T>(entries: ReadonlyMap<StateBits, T>, state: Stat
   return best;
 }
 
-const count = (bits: StateBits): number => {
-  let left = bits;
-  let n = 0;
-  for (; left; left &= left - 1) n++;
-  return n;
-};
-
 /**
  * The smallest set, then the lowest in rank, in which the same thing wins as in `state`.
  *
@@ -73,7 +67,7 @@ export function smallestWithSame<T>(
   let best = state;
   for (const bits of sets) {
     if (!isSubset(bits, state) || winnerIn(bits) !== winner) continue;
-    if (count(bits) < count(best) || (count(bits) === count(best) && bits < best)) best = bits;
+    if (countOf(bits) < countOf(best) || (countOf(bits) === countOf(best) && bits < best)) best = bits;
   }
   return best;
 }

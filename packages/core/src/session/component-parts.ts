@@ -2,7 +2,7 @@ import { partNamed, type Kind } from '../component/kind.js';
 import type { FoundPart } from '../component/parts.js';
 import { environmentKey, type Environment } from '../css/environment.js';
 import { InvalidSelectorError } from '../css/selector/match.js';
-import type { StateBits } from '../css/selector/states.js';
+import { countOf } from '../css/selector/states.js';
 import type { PlannedException, SubjectGroup } from '../handover/index.js';
 import type { Exception, Look } from '../look/model.js';
 import type { Subject } from '../look/subject.js';
@@ -57,7 +57,7 @@ export class ComponentParts {
     const pool = part.subjects.filter(({ element }) => (members ? members.has(element) : !others.has(element)));
     const from = pool.length ? pool : part.subjects;
     return from.reduce((best, subject) =>
-      count(subject.states.possible) > count(best.states.possible) ? subject : best,
+      countOf(subject.states.possible) > countOf(best.states.possible) ? subject : best,
     );
   }
 
@@ -123,10 +123,3 @@ export class ComponentParts {
     });
   }
 }
-
-const count = (bits: StateBits): number => {
-  let left = bits;
-  let n = 0;
-  for (; left; left &= left - 1) n++;
-  return n;
-};

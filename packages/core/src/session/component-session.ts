@@ -261,7 +261,7 @@ export class ComponentSession {
   seenUnder(look: Look, partName: string, columnName: string, request: SheetRequest = {}): LookedAt {
     const { environment = DESKTOP, place = {} } = request;
     const { pages } = this.plans.styled(look, environment, place);
-    const subject = this.found.subjectFor(this.found.named(partName), look, place);
+    const subject = this.standingFor(partName, look, place);
     return this.views.lookAt(pages, environment, subject, columnCalled(columnName));
   }
 

@@ -60,3 +60,11 @@ export const closeBits = (bits: StateBits): StateBits => {
 };
 
 export const isSubset = (a: StateBits, b: StateBits): boolean => (a & ~b) === 0;
+
+/** How many atoms a state set holds. */
+export const countOf = (bits: StateBits): number => {
+  let left = bits;
+  let n = 0;
+  for (; left; left &= left - 1) n++;
+  return n;
+};
