@@ -4,6 +4,7 @@ import { build } from './lib/build.mjs';
 import { ensureInstalled, requireNode } from './lib/install.mjs';
 import { failWith, say, SetupError } from './lib/log.mjs';
 import { ensurePackages } from './lib/packages.mjs';
+import { keptUp } from './lib/kept-up.mjs';
 import { dataFolder } from './lib/paths.mjs';
 import { requireFree } from './lib/ports.mjs';
 import { startPostgres } from './lib/postgres.mjs';
@@ -48,7 +49,7 @@ try {
   await build();
   const database = await started(startPostgres(dataFolder('demo'), { reset }));
   const practice = await started(startPracticeHost(practicePort));
-  const server = await started(startServer({ port, databaseUrl: database.url, practicePort }));
+  const server = await started(keptUp(() => startServer({ port, databaseUrl: database.url, practicePort })));
   say(`The practice host is at http://127.0.0.1:${practicePort}`);
   say(`Retoque is ready at http://127.0.0.1:${port}`);
   for (const [name, service] of [

@@ -57,6 +57,7 @@ try {
       ...process.env,
       DATABASE_URL: database.url,
       RETOQUE_PORT: String(apiPort),
+      RETOQUE_ORIGIN: `http://127.0.0.1:${port},http://localhost:${port}`,
       RETOQUE_PRACTICE_ORIGIN: `http://127.0.0.1:${practicePort}`,
       RETOQUE_SEED: 'demo',
     },

@@ -5,7 +5,7 @@ import { MENU_CSS, menuPage } from './menu.mjs';
 export async function api(url, path, method, body) {
   const answer = await fetch(`${url}/api${path}`, {
     method,
-    headers: { 'content-type': 'application/json' },
+    headers: { 'content-type': 'application/json', origin: new URL(url).origin },
     ...(body ? { body: JSON.stringify(body) } : {}),
   });
   if (!answer.ok) throw new Error(`${method} ${path}: ${answer.status} ${await answer.text()}`);

@@ -2,6 +2,9 @@ import { expect, type Page } from '@playwright/test';
 
 export const PRACTICE = process.env.PRACTICE_URL ?? 'http://127.0.0.1:4311';
 
+/** What tells the server that a request comes from its own pages, where a test makes it itself. */
+export const OWN = { 'sec-fetch-site': 'same-origin' };
+
 /** Pastes a page into a new site and opens its survey. */
 export async function pastePage(page: Page, html: string, css: string, name = 'Pasted'): Promise<void> {
   await page.goto('/');
@@ -24,7 +27,7 @@ export const BUTTON_CSS =
 /** A page of a new site, kept without going through the dialog; gives the path of its survey. */
 export async function keepPage(page: Page, html: string, css: string, name = 'Kept'): Promise<string> {
   const data = { site: { name: `Site ${Date.now()} ${Math.random()}` }, name, html, css };
-  const answer = await page.request.post('/api/pages/from-paste', { data });
+  const answer = await page.request.post('/api/pages/from-paste', { data, headers: OWN });
   expect(answer.ok()).toBe(true);
   const { siteId, id } = (await answer.json()) as { siteId: string; id: string };
   return `/sites/${siteId}/pages/${id}`;

@@ -36,7 +36,15 @@ function startNode(name, script, env) {
     await closed;
     clearTimeout(forced);
   };
-  return { name, closed, stop, hasEnded: () => ended, errors: () => errors, nowAnswers: () => (answers = true) };
+  return {
+    name,
+    pid: child.pid,
+    closed,
+    stop,
+    hasEnded: () => ended,
+    errors: () => errors,
+    nowAnswers: () => (answers = true),
+  };
 }
 
 async function untilAnswers(service, url) {

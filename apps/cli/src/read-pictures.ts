@@ -1,4 +1,4 @@
-import { pageReferences, sheetReferences, type PageSession } from '@retoque/core';
+import { pageReferences, sheetReferences, TOO_COSTLY, type PageSession } from '@retoque/core';
 import { decodePicture, readData, UndecodableError } from '@retoque/decode';
 import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
@@ -30,8 +30,9 @@ export async function readPictures(page: PageSession, warn: (message: string) =>
     } catch (error) {
       if (!(error instanceof UndecodableError) && (error as NodeJS.ErrnoException).code === undefined) throw error;
       warn(`${one.slice(0, 120)} cannot be read as a picture: ${oneLine((error as Error).message)}.`);
-      // A browser would not show it either.
-      page.measures.setPicture(one, null);
+      const isCostly = error instanceof UndecodableError && error.costly !== undefined;
+      // What is broken a browser would not show either.
+      page.measures.setPicture(one, isCostly ? TOO_COSTLY : null);
     }
   }
 }

@@ -4,13 +4,13 @@ import { componentSchema, pageSchema, problemSchema, siteSchema, type Component,
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import { randomUUID } from 'node:crypto';
 import pg from 'pg';
-import request from 'supertest';
 import { createApp } from './create-app.js';
+import { ownPages } from './testing/api.js';
 import { Database } from './database/database.module.js';
 
 // Runs against a real PostgreSQL; tools/test.mjs starts one and gives its address.
 let app: NestExpressApplication;
-const api = () => request(app.getHttpServer());
+const api = () => ownPages(app);
 
 beforeAll(async () => {
   app = await createApp();

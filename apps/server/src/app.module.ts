@@ -3,6 +3,7 @@ import { APP_FILTER, APP_INTERCEPTOR, APP_PIPE } from '@nestjs/core';
 import { ZodSerializerInterceptor, ZodValidationPipe } from 'nestjs-zod';
 import { LoggerModule } from 'nestjs-pino';
 import { AssetsController } from './assets/assets.controller.js';
+import { PixelFields } from './assets/pixel-fields.js';
 import { SiteAssetsController } from './assets/site-assets.controller.js';
 import { SiteAssetsService } from './assets/site-assets.service.js';
 import { ComponentsController } from './components/components.controller.js';
@@ -15,9 +16,12 @@ import { GeometryService } from './measuring/geometry.service.js';
 import { LedgerService } from './measuring/ledger.service.js';
 import { MeasuringController } from './measuring/measuring.controller.js';
 import { ChangesController } from './pages/changes.controller.js';
+import { PicturesService } from './pictures/pictures.service.js';
 import { PagesController } from './pages/pages.controller.js';
 import { PagesService } from './pages/pages.service.js';
 import { DemoSeeder } from './sites/demo-seeder.js';
+import { StorageController } from './storage/storage.controller.js';
+import { StorageService } from './storage/storage.service.js';
 import { SitesController } from './sites/sites.controller.js';
 import { SitesService } from './sites/sites.service.js';
 
@@ -37,8 +41,12 @@ import { SitesService } from './sites/sites.service.js';
     ComponentsController,
     AssetsController,
     SiteAssetsController,
+    StorageController,
   ],
   providers: [
+    PicturesService,
+    PixelFields,
+    StorageService,
     SitesService,
     PagesService,
     GeometryService,

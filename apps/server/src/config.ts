@@ -7,6 +7,12 @@ const configSchema = z.object({
   webFolder: z.string().optional(),
   /** Origin of the practice host, the one local address that pages may be brought from. */
   practiceOrigin: z.string().optional(),
+  /** Origins beside loopback under which the application is reached, behind a proxy for instance. */
+  origins: z.array(
+    z.url({ protocol: /^https?$/, error: 'RETOQUE_ORIGIN holds origins such as https://retoque.example' }),
+  ),
+  /** How many bytes of pages, pictures and fonts one owner may have stored. */
+  storageBytes: z.coerce.number().int().min(1),
   seedDemo: z.boolean(),
   logLevel: z.string(),
 });
@@ -19,6 +25,11 @@ export function readConfig(environment = process.env): Config {
     port: environment.RETOQUE_PORT ?? '4310',
     webFolder: environment.RETOQUE_WEB_FOLDER,
     practiceOrigin: environment.RETOQUE_PRACTICE_ORIGIN,
+    origins: (environment.RETOQUE_ORIGIN ?? '')
+      .split(',')
+      .map((origin) => origin.trim())
+      .filter(Boolean),
+    storageBytes: Number(environment.RETOQUE_STORAGE_MB ?? '2048') * 1024 * 1024,
     seedDemo: environment.RETOQUE_SEED === 'demo',
     logLevel: environment.RETOQUE_LOG ?? 'warn',
   });

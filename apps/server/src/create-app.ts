@@ -6,6 +6,8 @@ import { cleanupOpenApiDoc } from 'nestjs-zod';
 import { AppModule } from './app.module.js';
 import { readConfig } from './config.js';
 import { Database } from './database/database.module.js';
+import { BODY_BOUNDS, boundBody } from './http/body-bounds.js';
+import { gate } from './http/gate.js';
 import { protect, serveWeb } from './web/serve-web.js';
 
 /** The application with its database migrated, ready to listen. */
@@ -19,9 +21,14 @@ export async function createApp(): Promise<NestExpressApplication> {
   app.useLogger(app.get(Logger));
   app.setGlobalPrefix('api');
   app.enableShutdownHooks();
+  app.disable('x-powered-by');
+  app.use(gate(config.origins));
   protect(app);
   // Pasted pages are the largest bodies.
-  app.useBodyParser('json', { limit: '20mb' });
+  app.useBodyParser('json', {
+    limit: BODY_BOUNDS.bytes,
+    verify: (_request: unknown, _response: unknown, body: Buffer) => boundBody(body),
+  });
   const document = new DocumentBuilder()
     .setTitle('Retoque')
     .setDescription('The API behind the Retoque screens.')

@@ -1,4 +1,5 @@
 import 'reflect-metadata';
+import { Logger } from 'nestjs-pino';
 import { readConfig } from './config.js';
 import { createApp } from './create-app.js';
 import { DemoSeeder } from './sites/demo-seeder.js';
@@ -16,6 +17,9 @@ const fail = (error: unknown): never => {
   process.exit(1);
 };
 
+/** Long enough for a log line to be written out. */
+const LAST_WORDS_MILLIS = 200;
+
 try {
   const config = readConfig();
   const app = await createApp();
@@ -23,6 +27,17 @@ try {
   await app.get(DemoSeeder).seedOnce();
   await app.listen(config.port, '127.0.0.1');
   const stop = () => void app.close().then(() => process.exit(0));
+  const logger = app.get(Logger);
+  // A promise that nobody waited for harms only its own request; it is a fault of ours all the same, so it is told.
+  process.on('unhandledRejection', (error) =>
+    logger.error({ err: error }, 'A promise was rejected, and nothing heard it'),
+  );
+  // After this nobody knows what state the process is in: it says why and ends, and what started it starts it again.
+  process.on('uncaughtException', (error) => {
+    logger.fatal({ err: error }, 'Something went wrong that nothing caught; the server ends');
+    process.stderr.write(`Retoque’s server ends after an error: ${error.message}\n`);
+    setTimeout(() => process.exit(1), LAST_WORDS_MILLIS).unref();
+  });
   // Started with a channel by the demo: when that ends without a word, so does this.
   process.on('disconnect', stop);
   process.send?.('ready');

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { text } from './text.js';
 
 /** Pictures and fonts of a site that looks may use: uploaded, shipped with Retoque, or made from another picture. */
 export const siteAssetSchema = z.object({
@@ -48,14 +49,14 @@ export const shippedFontSchema = z.object({
 });
 export type ShippedFont = z.infer<typeof shippedFontSchema>;
 export const shippedFontListSchema = z.object({ fonts: z.array(shippedFontSchema) });
-export const addShippedFontSchema = z.object({ id: z.string().max(80) });
+export const addShippedFontSchema = z.object({ id: text(80) });
 
 const pixels = z.number().int().min(1, 'Give 1 pixel or more.').max(8000, 'Give 8000 pixels or less.');
 
 /** Asks for a picture made from another; without `keep` only its weight is told. */
 export const recodeSchema = z.object({
   source: z.string().regex(/^[0-9a-f]{64}$/, 'That is not a stored picture.'),
-  name: z.string().trim().min(1).max(120),
+  name: text(120).trim().min(1, 'Give it a name.'),
   crop: z
     .object({ left: z.number().int().min(0), top: z.number().int().min(0), width: pixels, height: pixels })
     .optional(),

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { text } from './text.js';
 
 const box = z.tuple([z.number(), z.number(), z.number(), z.number()]);
 
@@ -6,10 +7,10 @@ const box = z.tuple([z.number(), z.number(), z.number(), z.number()]);
 export const geometrySchema = z.object({
   viewport: z.object({ width: z.number().int().min(1).max(10_000), height: z.number().int().min(1).max(10_000) }),
   /** What was opened on the page when it was measured; as it is when absent. */
-  opened: z.string().max(20_000).optional(),
+  opened: text(20_000).optional(),
   elements: z
     .record(
-      z.string().max(2000),
+      text(2000),
       z.object({ box, lines: z.array(box).optional(), before: box.optional(), after: box.optional() }),
     )
     .refine((elements) => Object.keys(elements).length <= 50_000, 'A page has 50,000 elements at most.'),
@@ -18,7 +19,7 @@ export type PageGeometry = z.infer<typeof geometrySchema>;
 
 /** Measurements of one edition of a page; those of the same viewport and opening are replaced. */
 export const putGeometrySchema = z.object({
-  edition: z.string().min(1).max(4000),
+  edition: text(4000).min(1),
   measurements: z.array(geometrySchema).min(1, 'Send a measurement.').max(100),
 });
 export const geometryListSchema = z.array(geometrySchema);

@@ -3,4 +3,5 @@ export * from './change.js';
 export * from './look.js';
 export * from './problem.js';
 export * from './site.js';
+export * from './text.js';
 export * from './geometry.js';

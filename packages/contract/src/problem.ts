@@ -21,5 +21,10 @@ export const PROBLEM = {
   addressRefused: 'urn:retoque:problem:address-refused',
   unreachable: 'urn:retoque:problem:unreachable',
   tooSlow: 'urn:retoque:problem:too-slow',
+  forbidden: 'urn:retoque:problem:not-our-own-page',
+  misdirected: 'urn:retoque:problem:not-our-host',
+  busy: 'urn:retoque:problem:busy',
+  unavailable: 'urn:retoque:problem:unavailable',
+  storageFull: 'urn:retoque:problem:storage-full',
   internal: 'urn:retoque:problem:internal',
 } as const;

@@ -1,9 +1,10 @@
 import { z } from 'zod';
 import { pageChangeSchema } from './change.js';
 import { lookSchema, locatorSchema } from './look.js';
+import { text } from './text.js';
 
 const instant = z.iso.datetime();
-const nameSchema = z.string().trim().min(1, 'Give it a name.').max(120, 'Keep the name under 120 characters.');
+const nameSchema = text(120, 'Keep the name under 120 characters.').trim().min(1, 'Give it a name.');
 
 export const pageSummarySchema = z.object({
   id: z.uuid(),
@@ -53,21 +54,19 @@ export type SiteChoice = z.infer<typeof siteChoiceSchema>;
 
 export const fromAddressSchema = z.object({
   site: siteChoiceSchema,
-  address: z
-    .string()
+  address: text(2000, 'That address is too long.')
     .trim()
     .min(1, 'Give the address of a page.')
-    .max(2000, 'That address is too long.')
-    .refine((text) => /^https?:\/\//i.test(text), 'Start the address with http:// or https://.')
-    .refine((text) => URL.canParse(text), 'That is not an address a browser could open.'),
+    .refine((value) => /^https?:\/\//i.test(value), 'Start the address with http:// or https://.')
+    .refine((value) => URL.canParse(value), 'That is not an address a browser could open.'),
 });
 export type FromAddress = z.infer<typeof fromAddressSchema>;
 
 export const fromPasteSchema = z.object({
   site: siteChoiceSchema,
   name: nameSchema,
-  html: z.string().min(1, 'Paste the HTML of the page.').max(5_000_000, 'The HTML is over 5 MB.'),
-  css: z.string().max(5_000_000, 'The CSS is over 5 MB.').default(''),
+  html: text(5_000_000, 'The HTML is over 5 MB.').min(1, 'Paste the HTML of the page.'),
+  css: text(5_000_000, 'The CSS is over 5 MB.').default(''),
 });
 export type FromPaste = z.input<typeof fromPasteSchema>;
 
@@ -75,8 +74,11 @@ export type FromPaste = z.input<typeof fromPasteSchema>;
 export const fromUploadSchema = z.object({
   siteId: z.uuid().optional(),
   siteName: nameSchema.optional(),
-  paths: z.string().max(200_000).default('[]'),
+  paths: text(200_000).default('[]'),
 });
+
+/** The places of uploaded files in their folder, in order. */
+export const pathsSchema = z.array(text(2000)).max(1000);
 
 export const removedSchema = z.object({
   scripts: z.number().int(),
@@ -133,7 +135,7 @@ export const componentListSchema = z.object({ components: z.array(componentSchem
 
 export const openComponentSchema = z.object({
   pageId: z.uuid(),
-  kind: z.string().min(1).max(60),
+  kind: text(60).min(1),
   name: nameSchema,
   locator: locatorSchema,
 });
@@ -175,3 +177,14 @@ export const healthSchema = z.object({
   database: z.enum(['ok', 'down']),
   down: z.array(z.string()).optional(),
 });
+
+/** What an owner has stored. */
+export const storageSchema = z.object({
+  /** Bytes of pages, pictures and fonts, with what was decoded of them. */
+  used: z.number().int(),
+  /** The most that may be stored, in bytes. */
+  limit: z.number().int(),
+  /** How many removed sites and pages are kept for restoring; their room can be freed. */
+  removed: z.number().int(),
+});
+export type Storage = z.infer<typeof storageSchema>;

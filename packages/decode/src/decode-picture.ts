@@ -1,5 +1,6 @@
 import { fieldOf, type PixelField } from '@retoque/core';
 import sharp from 'sharp';
+import { drawingCost } from './drawing-cost.js';
 
 /** Most pixels of a field; a larger picture is made smaller, since no page paints more of it at a time. */
 export const FIELD_LIMIT = 16_000_000;
@@ -12,16 +13,32 @@ const OWN_DENSITY = 72;
 
 export class UndecodableError extends Error {
   override readonly name = 'UndecodableError';
+  constructor(
+    message: string,
+    /** What costs too much to draw; undefined for what is no picture or is broken. */
+    readonly costly?: string,
+  ) {
+    super(message);
+  }
 }
+
+/** Whether bytes begin as a text does that may be SVG, after marks and white space. */
+const looksLikeDrawing = (bytes: Uint8Array): boolean => {
+  const start = bytes.findIndex((byte) => byte > 0x20 && byte < 0x7f);
+  return start >= 0 && start < 512 && bytes[start] === 0x3c;
+};
 
 /**
  * Decodes a picture of the web (PNG, JPEG, WebP, AVIF, GIF, SVG) to gamma-encoded sRGB, turned as its camera noted; of
  * a moving one the first frame.
  *
- * @throws UndecodableError for what is no picture, is broken, or has more than 100 megapixels
+ * @throws UndecodableError for what is no picture, is broken, or has more than 100 megapixels; with `costly` for a
+ *   drawing that asks for too much
  */
 export async function decodePicture(bytes: Uint8Array): Promise<PixelField> {
   try {
+    const cost = looksLikeDrawing(bytes) ? drawingCost(Buffer.from(bytes).toString('utf8')) : undefined;
+    if (cost !== undefined) throw new UndecodableError(`The drawing costs too much: ${cost}.`, cost);
     const found = await sharp(bytes, { limitInputPixels: INPUT_LIMIT, density: OWN_DENSITY }).metadata();
     if (!found.width || !found.height) throw new UndecodableError('The picture has no size.');
     const isDrawing = found.format === 'svg';

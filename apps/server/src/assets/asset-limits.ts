@@ -2,6 +2,8 @@
 export const ASSET_LIMITS = {
   files: 30,
   fileBytes: 25 * 1024 * 1024,
+  /** Of all files that are uploaded together. */
+  requestBytes: 100 * 1024 * 1024,
   fontBytes: 5 * 1024 * 1024,
   /** Of a picture, width by height. */
   pixels: 60_000_000,

@@ -2,6 +2,7 @@ import { createHash } from 'node:crypto';
 import { eq, inArray } from 'drizzle-orm';
 import type { OwnerScope } from '../database/owner-scope.js';
 import { blobs, type StoredFile } from '../database/schema.js';
+import { requireRoom } from '../storage/used-bytes.js';
 
 /** A file as it was brought, before it is stored. */
 export interface BroughtFile {
@@ -19,7 +20,11 @@ export const toStored = (file: BroughtFile): StoredFile => ({
   size: file.bytes.length,
 });
 
-/** Stores contents by their hash; what an owner has already is not stored again. */
+/**
+ * Stores contents by their hash; what an owner has already is not stored again.
+ *
+ * @throws ProblemException 507 where an owner has no room left for them
+ */
 export async function putBlobs(scope: OwnerScope, files: readonly BroughtFile[]): Promise<StoredFile[]> {
   const stored = files.map(toStored);
   const rows = new Map(
@@ -28,7 +33,16 @@ export async function putBlobs(scope: OwnerScope, files: readonly BroughtFile[])
       return [hash, { hash, contentType, size, bytes: file.bytes }];
     }),
   );
-  await scope.insertMissing(blobs, [...rows.values()]);
+  const known = new Set(
+    (await scope.columns(blobs, { hash: blobs.hash }, inArray(blobs.hash, [...rows.keys()]))).map(({ hash }) => hash),
+  );
+  const missing = [...rows.values()].filter(({ hash }) => !known.has(hash));
+  if (!missing.length) return stored;
+  await requireRoom(
+    scope,
+    missing.reduce((sum, { size }) => sum + size, 0),
+  );
+  await scope.insertMissing(blobs, missing);
   return stored;
 }
 

@@ -1,5 +1,6 @@
 import type { SiteAsset } from '@retoque/contract';
 import { create, type Font } from 'fontkit';
+import { storable } from '../database/storable.js';
 import { ASSET_LIMITS, megabytes, RefusedFileError } from './asset-limits.js';
 
 type FontFacts = NonNullable<SiteAsset['font']>;
@@ -52,7 +53,9 @@ export function readFont(bytes: Buffer): ReadFont {
   const family = font.getName('preferredFamily', 'en') ?? font.familyName;
   if (!family) throw new RefusedFileError('This font has no family name, so CSS cannot name it.');
   const axes = Object.entries(font.variationAxes ?? {}).flatMap(([tag, axis]) =>
-    axis ? [{ tag, name: axis.name, min: axis.min, max: axis.max, initial: axis.default }] : [],
+    axis
+      ? [{ tag: storable(tag), name: storable(axis.name), min: axis.min, max: axis.max, initial: axis.default }]
+      : [],
   );
   const range = axes.find(({ tag }) => tag === 'wght');
   const own = os2?.usWeightClass ?? 400;
@@ -60,12 +63,12 @@ export function readFont(bytes: Buffer): ReadFont {
   return {
     contentType: sort.contentType,
     font: {
-      family,
+      family: storable(family),
       style: isItalic ? 'italic' : 'normal',
       weight: range ? { from: range.min, to: range.max } : { from: own, to: own },
       axes,
       format: sort.format,
-      licence: font.getName('license', 'en') ?? null,
+      licence: storable(font.getName('license', 'en') ?? '') || null,
     },
   };
 }

@@ -14,12 +14,12 @@ import { readFile } from 'node:fs/promises';
 import { createRequire } from 'node:module';
 import { crc32 } from 'node:zlib';
 import sharp from 'sharp';
-import request from 'supertest';
 import { createApp } from '../create-app.js';
+import { ownPages } from '../testing/api.js';
 
 let app: NestExpressApplication;
 let siteId = '';
-const api = () => request(app.getHttpServer());
+const api = () => ownPages(app);
 const require = createRequire(import.meta.url);
 /** Real files out of packages. */
 const fontFile = (name: string) => readFile(require.resolve(`@fontsource-variable/${name}`));

@@ -29,7 +29,8 @@ import type { OwnerScope } from '../database/owner-scope.js';
 import { IdDto } from '../http/id.js';
 import { notFound } from '../http/problem.js';
 import { Owned, OwnerGuard } from '../owners/owner.guard.js';
-import { ASSET_LIMITS } from './asset-limits.js';
+import { boundedStorage } from '../http/bounded-storage.js';
+import { ASSET_LIMITS, megabytes } from './asset-limits.js';
 import { shippedFontFile, shippedFonts } from './shipped-fonts.js';
 import { SiteAssetsService } from './site-assets.service.js';
 
@@ -63,7 +64,15 @@ export class SiteAssetsController {
       properties: { files: { type: 'array', items: { type: 'string', format: 'binary' } } },
     },
   })
-  @UseInterceptors(FilesInterceptor('files', ASSET_LIMITS.files, { limits: { fileSize: ASSET_LIMITS.fileBytes * 2 } }))
+  @UseInterceptors(
+    FilesInterceptor('files', ASSET_LIMITS.files, {
+      storage: boundedStorage(
+        ASSET_LIMITS.requestBytes,
+        `Bring up to ${megabytes(ASSET_LIMITS.requestBytes)} at a time.`,
+      ),
+      limits: { fileSize: ASSET_LIMITS.fileBytes * 2, fields: 10 },
+    }),
+  )
   @ZodResponse({ status: 201, type: UploadedAssetsDto })
   upload(
     @Owned() scope: OwnerScope,

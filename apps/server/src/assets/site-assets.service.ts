@@ -4,12 +4,11 @@ import { and, asc, eq, isNotNull, isNull } from 'drizzle-orm';
 import type { OwnerScope } from '../database/owner-scope.js';
 import { siteAssets } from '../database/schema.js';
 import { notFound, problem } from '../http/problem.js';
+import { PicturesService } from '../pictures/pictures.service.js';
 import { SitesService } from '../sites/sites.service.js';
 import { ASSET_LIMITS, megabytes, RefusedFileError } from './asset-limits.js';
 import { getBlob, hashOf, putBlobs } from './blob-store.js';
 import { readFont } from './read-font.js';
-import { readPicture } from './read-picture.js';
-import { recodePicture } from './recode.js';
 import { shippedFontFile, shippedFonts } from './shipped-fonts.js';
 
 /** The folder on the owner's site that the files of looks go to. */
@@ -38,8 +37,9 @@ function fileName(name: string, contentType: string): string {
   const stem = name
     .replace(/\.[a-z0-9]{2,5}$/i, '')
     .normalize('NFKD')
-    .replace(/[^\w-]+/g, '-')
-    .replace(/^-+|-+$/g, '')
+    .split(/[^\w]+/)
+    .filter(Boolean)
+    .join('-')
     .toLowerCase()
     .slice(0, 60);
   return `${stem || 'file'}.${ending}`;
@@ -47,7 +47,10 @@ function fileName(name: string, contentType: string): string {
 
 @Injectable()
 export class SiteAssetsService {
-  constructor(private readonly sites: SitesService) {}
+  constructor(
+    private readonly sites: SitesService,
+    private readonly pictures: PicturesService,
+  ) {}
 
   async list(scope: OwnerScope, siteId: string): Promise<SiteAsset[]> {
     await this.sites.get(scope, siteId);
@@ -89,7 +92,7 @@ export class SiteAssetsService {
       );
     }
     if (/\.(woff2?|ttf|otf|ttc|eot)$/i.test(name)) return { ...readFont(bytes), picture: null };
-    const { contentType, width, height } = await readPicture(bytes);
+    const { contentType, width, height } = await this.pictures.read(bytes);
     return { contentType, picture: { width, height }, font: null };
   }
 
@@ -137,7 +140,7 @@ export class SiteAssetsService {
     const source = await getBlob(scope, wanted.source);
     if (!source?.contentType.startsWith('image/')) throw notFound('The picture');
     try {
-      const { bytes, contentType, width, height } = await recodePicture(source.bytes, wanted);
+      const { bytes, contentType, width, height } = await this.recodeStored(source.bytes, wanted);
       const picture = { width, height };
       const asset = wanted.keep
         ? await this.add(scope, siteId, { name: wanted.name, bytes, contentType, origin: 'made', picture, font: null })
@@ -148,6 +151,11 @@ export class SiteAssetsService {
         throw problem('invalid', 400, 'The picture cannot be made so', error.message);
       throw error;
     }
+  }
+
+  private async recodeStored(bytes: Buffer, { crop, width, format, quality }: Recode) {
+    const made = await this.pictures.recode(bytes, { crop, width, format, quality });
+    return { ...made, bytes: Buffer.from(made.bytes) };
   }
 
   async remove(scope: OwnerScope, siteId: string, id: string): Promise<void> {

@@ -21,7 +21,7 @@ export class Database implements OnApplicationShutdown {
   }
 
   scopeFor(ownerId: string): OwnerScope {
-    return new OwnerScope(this.database, ownerId);
+    return new OwnerScope(this.database, ownerId, this.pool);
   }
 
   async migrate(): Promise<void> {
@@ -70,8 +70,10 @@ export class Database implements OnApplicationShutdown {
           max: 10,
           connectionTimeoutMillis: 5000,
         });
-        // An idle connection that breaks is replaced by the pool; without a listener it would end the process.
+        // A connection that breaks says so wherever it is just then, idle or in the middle of a transaction. Without a
+        // listener that would end the process; whoever waits for an answer is told by the answer.
         pool.on('error', () => undefined);
+        pool.on('connect', (client) => client.on('error', () => undefined));
         return pool;
       },
     },

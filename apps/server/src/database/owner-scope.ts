@@ -1,6 +1,8 @@
-import { and, eq, type InferInsertModel, type InferSelectModel, type SQL } from 'drizzle-orm';
-import type { NodePgDatabase } from 'drizzle-orm/node-postgres';
+import { and, eq, sql, type InferInsertModel, type InferSelectModel, type SQL } from 'drizzle-orm';
+import { drizzle, type NodePgDatabase } from 'drizzle-orm/node-postgres';
 import type { PgColumn, PgTable } from 'drizzle-orm/pg-core';
+import type pg from 'pg';
+import { isLostConnection } from './lost-connection.js';
 
 type OwnedTable = PgTable & { ownerId: PgColumn };
 type NewRow<T extends OwnedTable> = Omit<InferInsertModel<T>, 'ownerId'>;
@@ -20,6 +22,8 @@ export class OwnerScope {
   constructor(
     private readonly database: NodePgDatabase,
     readonly ownerId: string,
+    /** Where transactions take their connection from; within one there is none. */
+    private readonly pool?: pg.Pool,
   ) {}
 
   private bound(table: OwnedTable, where: SQL | undefined): SQL {
@@ -50,6 +54,19 @@ export class OwnerScope {
     return (await this.select(table, where, { ...options, limit: 1 }))[0];
   }
 
+  /** Some columns of the rows, where the others are large. */
+  async columns<T extends OwnedTable, C extends Record<string, PgColumn>>(
+    table: T,
+    wanted: C,
+    where?: SQL,
+  ): Promise<{ [K in keyof C]: C[K]['_']['data'] }[]> {
+    const rows = await this.database
+      .select(wanted)
+      .from(table as PgTable)
+      .where(this.bound(table, where));
+    return rows as { [K in keyof C]: C[K]['_']['data'] }[];
+  }
+
   async insert<T extends OwnedTable>(table: T, rows: NewRow<T> | NewRow<T>[]): Promise<InferSelectModel<T>[]> {
     const list = (Array.isArray(rows) ? rows : [rows]).map((row) => ({ ...row, ownerId: this.ownerId }));
     if (!list.length) return [];
@@ -77,8 +94,38 @@ export class OwnerScope {
       .returning()) as InferSelectModel<T>[];
   }
 
+  /** Rows that others hang off take those along. */
+  async delete<T extends OwnedTable>(table: T, where: SQL): Promise<void> {
+    await this.database.delete(table).where(this.bound(table, where));
+  }
+
+  /** The sum of a number over an owner's rows. */
+  async sum<T extends OwnedTable>(table: T, number: SQL): Promise<number> {
+    const [row] = await this.database
+      .select({ sum: sql<string | null>`sum(${number})` })
+      .from(table as PgTable)
+      .where(this.bound(table, undefined));
+    return Number(row?.sum ?? 0);
+  }
+
   /** Everything in the callback happens, or nothing. */
   transaction<R>(work: (scope: OwnerScope) => Promise<R>): Promise<R> {
-    return this.database.transaction((inner) => work(new OwnerScope(inner as unknown as NodePgDatabase, this.ownerId)));
+    const run = (database: NodePgDatabase) =>
+      database.transaction((inner) => work(new OwnerScope(inner as unknown as NodePgDatabase, this.ownerId)));
+    return this.pool ? this.onConnection(this.pool, run) : run(this.database);
+  }
+
+  /** On a connection that goes back to the pool whatever happens, even where beginning fails; a broken one is dropped by it. */
+  private async onConnection<R>(pool: pg.Pool, work: (database: NodePgDatabase) => Promise<R>): Promise<R> {
+    const client = await pool.connect();
+    let failed: unknown;
+    try {
+      return await work(drizzle(client));
+    } catch (error) {
+      failed = error;
+      throw error;
+    } finally {
+      client.release(isLostConnection(failed));
+    }
   }
 }

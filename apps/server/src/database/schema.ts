@@ -129,13 +129,15 @@ export const pageVersions = pgTable(
   ],
 );
 
-/** Decoded pictures by the hash of their file, as compressed pixel fields; no bytes for what cannot be decoded. */
+/** Decoded pictures by the hash of their file, as compressed pixel fields; no bytes for what was not decoded. */
 export const pixelFields = pgTable(
   'pixel_fields',
   {
     ownerId: ownerId(),
     hash: text('hash').notNull(),
     bytes: bytes('bytes'),
+    /** Which bound drawing it went past, where that is why there are none. */
+    costly: text('costly'),
     createdAt: createdAt(),
   },
   (table) => [

@@ -4,7 +4,10 @@ import type { Request, Response } from 'express';
 import { ZodSerializationException, ZodValidationException } from 'nestjs-zod';
 import { PinoLogger } from 'nestjs-pino';
 import type { ZodError } from 'zod';
-import { ProblemException } from './problem.js';
+import { isLostConnection } from '../database/lost-connection.js';
+import { BODY_BOUNDS } from './body-bounds.js';
+import { problem, ProblemException } from './problem.js';
+import { sendProblem } from './send-problem.js';
 
 /** Turns every error into RFC 9457 problem details; what was not foreseen is logged and told without its inside. */
 @Catch()
@@ -16,15 +19,17 @@ export class ProblemFilter implements ExceptionFilter {
     const response = http.getResponse<Response>();
     const request = http.getRequest<Request>();
     if (response.headersSent || response.destroyed) return;
-    const { body, extra } = this.describe(error);
-    response
-      .status(body.status)
-      .type('application/problem+json')
-      .send(JSON.stringify({ ...body, instance: request.originalUrl, ...extra }));
+    const { body, extra, retryAfter } = this.describe(error);
+    sendProblem(request, response, body, extra, retryAfter);
   }
 
-  private describe(error: unknown): { body: Problem; extra: Readonly<Record<string, unknown>> } {
-    if (error instanceof ProblemException) return { body: error.problem, extra: error.extra };
+  private describe(error: unknown): Described {
+    if (error instanceof ProblemException)
+      return { body: error.problem, extra: error.extra, retryAfter: error.retryAfter };
+    if (isLostConnection(error)) {
+      this.logger.warn({ err: error }, 'The database did not answer');
+      return { body: UNAVAILABLE.problem, extra: {}, retryAfter: UNAVAILABLE.retryAfter };
+    }
     if (error instanceof ZodValidationException) return { body: invalid(error.getZodError() as ZodError), extra: {} };
     if (error instanceof ZodSerializationException) {
       this.logger.error({ issues: (error.getZodError() as ZodError).issues }, 'An answer did not fit its schema');
@@ -32,7 +37,7 @@ export class ProblemFilter implements ExceptionFilter {
       const status = error.getStatus();
       const type = status === 413 ? PROBLEM.tooLarge : status === 404 ? PROBLEM.notFound : 'about:blank';
       const title = status === 413 ? 'That is too large' : error.message;
-      const detail = status === 413 ? 'Everything together may have up to 20 MB.' : undefined;
+      const detail = status === 413 ? TOO_MANY_BYTES : undefined;
       return { body: { type, title, status, ...(detail ? { detail } : {}) }, extra: {} };
     } else if (isBodyError(error)) {
       const tooLarge = error.type === 'entity.too.large';
@@ -41,7 +46,7 @@ export class ProblemFilter implements ExceptionFilter {
           type: tooLarge ? PROBLEM.tooLarge : PROBLEM.invalid,
           title: tooLarge ? 'That is too large' : 'The request could not be read',
           status: error.status,
-          detail: tooLarge ? 'Everything together may have up to 20 MB.' : 'Its body is not valid JSON.',
+          detail: tooLarge ? TOO_MANY_BYTES : 'Its body is not valid JSON.',
         },
         extra: {},
       };
@@ -57,6 +62,22 @@ export class ProblemFilter implements ExceptionFilter {
     return { body, extra: {} };
   }
 }
+
+interface Described {
+  readonly body: Problem;
+  readonly extra: Readonly<Record<string, unknown>>;
+  readonly retryAfter?: number | undefined;
+}
+
+const TOO_MANY_BYTES = `Everything together may have up to ${BODY_BOUNDS.bytes / 1024 / 1024} MB.`;
+
+const UNAVAILABLE = problem(
+  'unavailable',
+  503,
+  'The database does not answer',
+  'Whether this was stored is not known; sent again with the same save id it is stored once.',
+  2,
+);
 
 const isBodyError = (error: unknown): error is { type: string; status: number } =>
   typeof error === 'object' &&

@@ -6,6 +6,7 @@ import {
   readGeometry,
   readState,
   toHex,
+  TOO_COSTLY,
   unpackField,
   waysRecord,
   type LedgerEntry,
@@ -13,6 +14,7 @@ import {
 } from '@retoque/core';
 import type { ComponentWaysRecord, PageCheck, PageGeometry } from '@retoque/contract';
 import { gunzipSync } from 'node:zlib';
+import { serveWork } from '../work/serve-work.js';
 
 /** Everything that the checks of a page are worked out from. */
 export interface LedgerTask {
@@ -21,11 +23,14 @@ export interface LedgerTask {
   readonly sheets: readonly StoredSheet[];
   readonly geometry: readonly PageGeometry[];
   /** Compressed fields by the address of the picture, null for one that does not load, with the weight of the file. */
-  readonly pictures: readonly (readonly [address: string, field: Uint8Array | null, bytes: number])[];
+  readonly pictures: readonly (readonly [address: string, field: Uint8Array | null | 'costly', bytes: number])[];
   readonly width: number;
   readonly height: number;
   readonly level: 'AA' | 'AAA';
 }
+
+/** Of one process, pictures included. */
+const MEGABYTES = 2000;
 
 const STATES = ['default', 'hover', 'focus', 'active'].map(readState);
 
@@ -55,22 +60,24 @@ function pageFrom(task: LedgerTask): PageSession {
   }
   for (const [address, field, bytes] of task.pictures) {
     page.measures.setWeight(address, bytes);
-    page.measures.setPicture(address, field && unpackField(gunzipSync(field)));
+    page.measures.setPicture(address, field === 'costly' ? TOO_COSTLY : field && unpackField(gunzipSync(field)));
   }
   return page;
 }
 
 const environmentOf = ({ width, height }: LedgerTask) => ({ ...DESKTOP, width, height });
 
-/** Runs in a thread of its own, so that answering others is not held up. */
-export function checkPage(task: LedgerTask): PageCheck[] {
+function checkPage(task: LedgerTask): PageCheck[] {
   const environment = environmentOf(task);
   return pageLedger(pageFrom(task), { environment, states: STATES, level: task.level, demands: 'all' }).map(asCheck);
 }
 
-/** Ways out of what falls short in the page's components; runs in such a thread too. */
-export function findWays(task: LedgerTask & { readonly each: boolean }): ComponentWaysRecord[] {
+/** Ways out of what falls short in the page's components. */
+function findWays(task: LedgerTask & { readonly each: boolean }): ComponentWaysRecord[] {
   const { width, height, level, each } = task;
   const viewports = [{ name: `${width}x${height}`, environment: environmentOf(task) }];
   return pageRemedies(pageFrom(task), { viewports, level, each }).map(waysRecord) as ComponentWaysRecord[];
 }
+
+// In a process of its own, so that answering others is not held up.
+serveWork({ checkPage, findWays }, MEGABYTES);

@@ -11,12 +11,12 @@ import {
 import { unpackField } from '@retoque/core';
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import sharp from 'sharp';
-import request from 'supertest';
 import { createApp } from '../create-app.js';
+import { ownPages } from '../testing/api.js';
 
 let app: NestExpressApplication;
 let page: Page;
-const api = () => request(app.getHttpServer());
+const api = () => ownPages(app);
 
 const HTML =
   '<!doctype html><html><head><title>Over</title><link rel="stylesheet" href="s.css"></head><body><div class="banner"></div><div class="bar"><a class="btn" href="#">Board</a></div></body></html>';

@@ -13,11 +13,13 @@ import {
 } from '@nestjs/common';
 import { FilesInterceptor } from '@nestjs/platform-express';
 import { ApiBody, ApiConsumes, ApiTags } from '@nestjs/swagger';
-import { fromAddressSchema, fromPasteSchema, fromUploadSchema, pageSchema } from '@retoque/contract';
+import { fromAddressSchema, fromPasteSchema, fromUploadSchema, pageSchema, pathsSchema } from '@retoque/contract';
 import type { Request } from 'express';
 import { createZodDto, ZodResponse } from 'nestjs-zod';
 import type { OwnerScope } from '../database/owner-scope.js';
+import { storable } from '../database/storable.js';
 import { goneSignal } from '../http/gone.js';
+import { boundedStorage } from '../http/bounded-storage.js';
 import { IdDto } from '../http/id.js';
 import { problem } from '../http/problem.js';
 import { Owned, OwnerGuard } from '../owners/owner.guard.js';
@@ -61,7 +63,10 @@ export class PagesController {
     },
   })
   @UseInterceptors(
-    FilesInterceptor('files', LIMITS.files, { limits: { fileSize: LIMITS.totalBytes, fieldSize: 300_000 } }),
+    FilesInterceptor('files', LIMITS.files, {
+      storage: boundedStorage(LIMITS.totalBytes, 'Together they have more than 20 MB.'),
+      limits: { fileSize: LIMITS.totalBytes, fieldSize: 300_000, fields: 10 },
+    }),
   )
   @ZodResponse({ status: 201, type: PageDto })
   fromUpload(
@@ -78,7 +83,7 @@ export class PagesController {
       choice,
       (files ?? []).map((file, i) => ({
         // Multer reads names as Latin-1; the paths field carries them whole.
-        path: cleanPath(paths[i] ?? file.originalname),
+        path: cleanPath(paths[i] ?? storable(file.originalname)),
         contentType: file.mimetype,
         bytes: file.buffer,
       })),
@@ -110,12 +115,12 @@ export class PagesController {
   }
 }
 
-function readPaths(text: string): string[] {
+/** @throws ProblemException 400 for what is no list of paths */
+function readPaths(json: string): string[] {
   try {
-    const value: unknown = JSON.parse(text);
-    return Array.isArray(value) ? value.filter((item): item is string => typeof item === 'string') : [];
+    return pathsSchema.parse(JSON.parse(json));
   } catch {
-    return [];
+    throw problem('invalid', 400, 'Something in the request needs changing', 'paths: Give a JSON array of file paths.');
   }
 }
 

@@ -1,15 +1,15 @@
 import { Injectable } from '@nestjs/common';
 import type { AddChange, Page, SiteChoice } from '@retoque/contract';
-import { changePage } from '@retoque/core';
+import { PageTooLargeError } from '@retoque/core';
 import { and, desc, eq, isNotNull, isNull } from 'drizzle-orm';
-import { decodeBrought } from '../assets/pixel-fields.js';
+import { PixelFields } from '../assets/pixel-fields.js';
 import { getTexts, putBlobs, toStored, type BroughtFile } from '../assets/blob-store.js';
 import { readConfig } from '../config.js';
 import type { OwnerScope } from '../database/owner-scope.js';
 import { pageChanges, pages, pageVersions } from '../database/schema.js';
 import { notFound, problem } from '../http/problem.js';
 import { pageSummaries, SitesService } from '../sites/sites.service.js';
-import { changesOf, withChanges, type BareVersion } from './changes.js';
+import { applyChanges, changesOf, withChanges, type BareVersion } from './changes.js';
 import type { BroughtPage } from './import/bring.js';
 import { fromAddress } from './import/from-address.js';
 import { fromPaste, fromUpload, type UploadedFile } from './import/from-files.js';
@@ -18,7 +18,10 @@ const MAX_NAME = 120;
 
 @Injectable()
 export class PagesService {
-  constructor(private readonly sites: SitesService) {}
+  constructor(
+    private readonly sites: SitesService,
+    private readonly fields: PixelFields,
+  ) {}
 
   async bringFromAddress(
     scope: OwnerScope,
@@ -75,20 +78,33 @@ export class PagesService {
     return this.get(scope, id);
   }
 
-  /** @throws ProblemException 422 when the place is not on the page */
+  /**
+   * Adds a change once it was made on the page as it is: what cannot be made is not stored.
+   *
+   * @throws ProblemException 422 when the place is not on the page, or the page would go past its bounds
+   */
   async addChange(scope: OwnerScope, id: string, change: AddChange): Promise<Page> {
-    const page = await this.get(scope, id);
-    const [fits] = changePage(page.version.html, [change]).applied;
-    if (!fits) {
-      throw problem(
-        'invalid',
-        422,
-        'That place is not on the page',
-        'Point at another element; the page itself cannot be replaced.',
-      );
-    }
-    await scope.insert(pageChanges, { ...change, pageId: id });
-    return this.get(scope, id);
+    return scope.transaction(async (inner) => {
+      // One change after the other, so that each is tried on the page that it will stand on.
+      await inner.first(pages, eq(pages.id, id), { forUpdate: true });
+      const page = await this.get(inner, id);
+      try {
+        const [fits] = applyChanges(page.version.html, [change]).applied;
+        if (!fits) {
+          throw problem(
+            'invalid',
+            422,
+            'That place is not on the page',
+            'Point at another element; the page itself cannot be replaced.',
+          );
+        }
+      } catch (error) {
+        if (error instanceof PageTooLargeError) throw problem('invalid', 422, 'That cannot be added', error.message);
+        throw error;
+      }
+      await inner.insert(pageChanges, { ...change, pageId: id });
+      return this.get(inner, id);
+    });
   }
 
   async removeChange(scope: OwnerScope, id: string, changeId: string): Promise<Page> {
@@ -144,7 +160,7 @@ export class PagesService {
       await this.addVersion(inner, page!.id, 1, brought);
       return page!.id;
     });
-    await decodeBrought(scope, brought.assets.map(toStored));
+    await this.fields.prepare(scope, brought.assets.map(toStored));
     return this.get(scope, id);
   }
 

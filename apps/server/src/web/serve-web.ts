@@ -30,11 +30,7 @@ export function protect(app: NestExpressApplication): void {
     strictTransportSecurity: false,
     crossOriginEmbedderPolicy: false,
   });
-  app.use((request: Request, response: Response, next: NextFunction) => {
-    // The API's documentation page brings inline scripts of its own.
-    if (request.path.startsWith('/api/docs')) return next();
-    strict(request, response, next);
-  });
+  app.use(strict);
 }
 
 /** Serves the built web application; every address that is not a file or the API opens it. */

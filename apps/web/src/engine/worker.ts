@@ -30,13 +30,14 @@ import {
   stateWords,
   storeGeometry,
   textOf,
+  TOO_COSTLY,
   unpackField,
   VIEWPORTS,
   type EditingPlace,
   type Environment,
   type FrameRules,
+  type KnownPicture,
   type Look,
-  type PixelField,
   type SheetRow,
   type Solution,
   type ViewportName,
@@ -60,16 +61,26 @@ import type {
 const layouts = new Map<string, string>();
 
 /** Decoded pictures by the hash of their file; several pages show the same. */
-const fields = new Map<string, Promise<PixelField | null | undefined>>();
+const fields = new Map<string, Promise<KnownPicture | undefined>>();
+/** Bytes of decoded pictures that are held; past the bound a picture is said to take too much. */
+let heldBytes = 0;
+const MOST_HELD_BYTES = 600_000_000;
 
-/** The pixels of a stored picture: null for one that does not load, undefined where the server does not answer. */
-function fieldOf(hash: string): Promise<PixelField | null | undefined> {
+async function unpackWithin(answer: Response): Promise<KnownPicture> {
+  const bytes = new Uint8Array(await answer.arrayBuffer());
+  heldBytes += bytes.length;
+  return heldBytes > MOST_HELD_BYTES ? TOO_COSTLY : unpackField(bytes);
+}
+
+/** What is known of a stored picture; undefined where the server does not answer. */
+function fieldOf(hash: string): Promise<KnownPicture | undefined> {
   let field = fields.get(hash);
   if (!field) {
     field = fetch(`${assetBase}${hash}/pixels`)
       .then(async (answer) => {
         if (answer.status === 204) return null;
-        return answer.ok ? unpackField(new Uint8Array(await answer.arrayBuffer())) : undefined;
+        if (answer.status === 422) return TOO_COSTLY;
+        return answer.ok ? unpackWithin(answer) : undefined;
       })
       .catch(() => undefined);
     fields.set(hash, field);

@@ -1,3 +1,4 @@
+import { TOO_COSTLY } from '../paint/pictures.js';
 import { splitTopLevel } from '../css/values/split.js';
 import { addressIn } from '../paint/background.js';
 import { pictureOf } from '../paint/replaced.js';
@@ -31,7 +32,8 @@ export function checkWeight(looking: Looking, element: ElementNode): Check | und
   const heaviest = weighed.sort((a, b) => b.kB - a.kB)[0];
   if (!heaviest) return undefined;
   const box = geometry?.elements.get(element.order)?.box;
-  const natural = pictures(heaviest.address)?.natural;
+  const picture = pictures(heaviest.address);
+  const natural = picture && picture !== TOO_COSTLY ? picture.natural : undefined;
   const isDrawing = /\.svg(\?|#|$)/i.test(heaviest.address);
   const wide = box && natural && !isDrawing ? natural.width / Math.max(1, box.width) : 0;
   const isHeavy = heaviest.kB > MOST_KB;

@@ -1,5 +1,6 @@
-import { parse, parseFragment, type DefaultTreeAdapterTypes as Dom } from 'parse5';
+import { parseFragment, type DefaultTreeAdapterTypes as Dom } from 'parse5';
 import { locate, type Locator } from './locator.js';
+import { parseDocument } from './parse-document.js';
 import { parseHtml } from './parse-html.js';
 
 /** Where new markup goes, as seen from an element of the page. */
@@ -33,7 +34,7 @@ function elementsOf(source: string): Dom.Element[] {
       gather(child);
     }
   };
-  const document = parse(source, { scriptingEnabled: true, sourceCodeLocationInfo: true });
+  const document = parseDocument(source, true);
   const root = document.childNodes.find(isElement);
   if (root) {
     found.push(root);
@@ -65,6 +66,8 @@ function spanOf(element: Dom.Element, place: ChangePlace): readonly [number, num
 /**
  * A page's HTML with changes made to it, one after the other; all else stays as it is written. Their CSS stands in a
  * style element of its own at the end of the head.
+ *
+ * @throws PageTooLargeError where the page, or the page with a change, goes past the bounds of a page
  */
 export function changePage(source: string, changes: readonly PageChange[]): ChangedPage {
   let html = source;

@@ -1,6 +1,6 @@
 import { compileText, matches } from '../css/selector/match.js';
 import type { CompiledSelector, MatchContext } from '../css/selector/types.js';
-import { ancestors, textOf, type ElementNode, type PageTree } from './tree.js';
+import { ancestors, textStart, type ElementNode, type PageTree } from './tree.js';
 
 /** How an element is found again in a newer version of its page; never by index. */
 export interface Locator {
@@ -37,7 +37,7 @@ export function locatorFor(element: ElementNode, selector: string): Locator {
     tag: element.name,
     classes: element.classes,
     attributes,
-    text: textOf(element).slice(0, MAX_TEXT),
+    text: textStart(element, MAX_TEXT),
     ancestry: [...ancestors(element)].slice(0, MAX_ANCESTRY).map(describe),
   };
 }
@@ -63,7 +63,7 @@ function likeness(locator: Locator, element: ElementNode): number {
     a.length ? a.filter((item) => b.includes(item)).length / Math.max(a.length, b.length) : b.length ? 0 : 1;
   weigh(2, element.name === locator.tag ? 1 : 0);
   weigh(2, overlap(locator.classes, element.classes));
-  if (locator.text) weigh(3, textOf(element).slice(0, MAX_TEXT) === locator.text ? 1 : 0);
+  if (locator.text) weigh(3, textStart(element, MAX_TEXT) === locator.text ? 1 : 0);
   const names = Object.keys(locator.attributes);
   if (names.length) {
     const same = names.filter((name) => element.attributes.get(name) === locator.attributes[name]).length;

@@ -1,13 +1,7 @@
-import { html, parse, type DefaultTreeAdapterTypes as Dom } from 'parse5';
+import { html, type DefaultTreeAdapterTypes as Dom } from 'parse5';
+import { MAX_DEPTH, MAX_ELEMENTS, PageTooLargeError, parseDocument, tooDeep, tooMany } from './parse-document.js';
 import type { ElementNode, PageTree } from './tree.js';
 
-/** Deeper trees are refused: nothing real nests like this, and recursion must stay bounded. */
-export const MAX_DEPTH = 512;
-export const MAX_ELEMENTS = 60_000;
-
-export class PageTooLargeError extends Error {
-  override readonly name = 'PageTooLargeError';
-}
 
 const namespaces: Record<string, ElementNode['namespace']> = {
   [html.NS.HTML]: 'html',
@@ -26,7 +20,7 @@ type Mutable = { -readonly [K in keyof ElementNode]: ElementNode[K] } & {
  * @throws PageTooLargeError past MAX_DEPTH levels or MAX_ELEMENTS elements
  */
 export function parseHtml(source: string): PageTree {
-  const document = parse(source, { scriptingEnabled: true });
+  const document = parseDocument(source);
   const elements: ElementNode[] = [];
   const convert = (
     node: Dom.Element,
@@ -34,9 +28,9 @@ export function parseHtml(source: string): PageTree {
     siblingIndex: number,
     depth: number,
   ): Mutable => {
-    if (depth > MAX_DEPTH) throw new PageTooLargeError(`The page nests elements more than ${MAX_DEPTH} levels deep.`);
-    if (elements.length >= MAX_ELEMENTS)
-      throw new PageTooLargeError(`The page has more than ${MAX_ELEMENTS} elements.`);
+    // Elements that the parser moves may end up deeper than it ever stood.
+    if (depth > MAX_DEPTH) throw tooDeep();
+    if (elements.length >= MAX_ELEMENTS) throw tooMany();
     const attributes = new Map(
       node.attrs.map((attr) => [attr.prefix ? `${attr.prefix}:${attr.name}` : attr.name, attr.value]),
     );

@@ -1,4 +1,5 @@
-import { html, parse, serialize, type DefaultTreeAdapterTypes as Dom } from 'parse5';
+import { html, serialize, type DefaultTreeAdapterTypes as Dom } from 'parse5';
+import { parseDocument } from './parse-document.js';
 
 /** What was taken out of a page, by sort, for saying so. */
 export interface Removed {
@@ -39,6 +40,8 @@ function isScriptAddress(value: string): boolean {
  *
  * Some markup is read otherwise once it has been written out again, so that what was text becomes an element. The
  * result is therefore cleaned until it reads the same; markup that never settles loses its SVG and MathML.
+ *
+ * @throws PageTooLargeError past the bounds of a page
  */
 export function sanitiseHtml(source: string): { html: string; removed: Removed } {
   const removed: Removed = { scripts: 0, handlers: 0, plugins: 0, refreshes: 0, frames: 0 };
@@ -56,7 +59,7 @@ export function sanitiseHtml(source: string): { html: string; removed: Removed }
 const MAX_PASSES = 12;
 
 function cleanOnce(source: string, removed: Removed, htmlOnly: boolean): string {
-  const document = parse(source, { scriptingEnabled: true });
+  const document = parseDocument(source);
 
   const keep = (node: Dom.ChildNode): boolean => {
     if (node.nodeName === '#comment') return false;

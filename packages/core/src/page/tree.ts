@@ -47,6 +47,23 @@ export function textOf(element: ElementNode): string {
   return gather(element).replace(/\s+/g, ' ').trim();
 }
 
+/** Of one piece of text so much is looked at for its start; what begins later than this is not at the start. */
+const LONGEST_START = 10_000;
+
+/** The first characters of that text; no more of the element is read than they take. */
+export function textStart(element: ElementNode, length: number): string {
+  let text = '';
+  const gather = (node: ElementNode): boolean =>
+    node.content.every((item) => {
+      if (typeof item !== 'string') return gather(item);
+      // White space at the seam of two pieces collapses too.
+      text = (text + item.slice(0, LONGEST_START)).replace(/\s+/g, ' ').trimStart();
+      return text.length < length + 1;
+    });
+  gather(element);
+  return text.slice(0, length + 1).trimEnd().slice(0, length);
+}
+
 /** True when the element itself, not a descendant, holds text. */
 export const hasOwnText = (element: ElementNode): boolean =>
   element.content.some((item) => typeof item === 'string' && item.trim() !== '');

@@ -10,7 +10,7 @@ import type { Fill, Pattern, Tiling } from './fill.js';
 import { readFilters } from './filters.js';
 import { paintGradient } from './gradient/gradient.js';
 import { lengthIn } from './length.js';
-import { picturePattern, type PictureSource } from './pictures.js';
+import { picturePattern, TOO_COSTLY, whyNoPixels, type PictureSource } from './pictures.js';
 
 export interface BackgroundInput {
   readonly style: ElementStyle;
@@ -129,9 +129,11 @@ function layerFill(layer: LayerTexts, { style, box, viewport, pictures, tag }: B
   const unknown = (why: string): Fill => ({ kind: 'unknown', why, box: painted });
   if (layer.blend !== 'normal') return unknown(`The layers of the background of ${tag} are blended.`);
   const address = addressIn(layer.image);
-  const field = address === undefined ? undefined : pictures(address);
+  const picture = address === undefined ? undefined : pictures(address);
   // One that is known not to load paints nothing.
-  if (field === null) return undefined;
+  if (picture === null) return undefined;
+  const isCostly = picture === TOO_COSTLY;
+  const field = isCostly ? undefined : picture;
   const area = box && (layer.attachment === 'fixed' ? viewport : namedBox(layer.origin, style, box));
   const natural: Natural = field?.natural ?? { width: undefined, height: undefined };
   const given = area ? sizeOf(layer.size, natural, area) : { width: ANY, height: ANY };
@@ -139,7 +141,7 @@ function layerFill(layer: LayerTexts, { style, box, viewport, pictures, tag }: B
   const tile = area ? rounded(layer, given, area) : given;
   if (tile.width <= 0 || tile.height <= 0) return undefined;
   if (address !== undefined && !field) {
-    const missing = unknown(`A picture lies behind (on ${tag}), and it is not to hand.`);
+    const missing = unknown(whyNoPixels(`on ${tag}`, isCostly ? TOO_COSTLY : undefined));
     // Of a single one it is known where it would be.
     const place = area && layer.repeat === 'no-repeat' ? tilingOf(layer, tile, area) : undefined;
     return place ? { ...missing, box: shared(painted!, { ...place, ...tile }) } : missing;

@@ -4,8 +4,18 @@ import { sizedTo } from '../picture/resample.js';
 import type { Pattern } from './fill.js';
 import type { Premultiplied } from './gradient/mix.js';
 
-/** Finds the decoded picture at an absolute address: undefined when it is not to hand, null when it does not load. */
-export type PictureSource = (address: string) => PixelField | undefined | null;
+/** A picture that browsers show, and that was not decoded because drawing it takes too much. */
+export const TOO_COSTLY = 'too costly';
+
+/** What is known of a picture: its pixels, null when it does not load. */
+export type KnownPicture = PixelField | null | typeof TOO_COSTLY;
+
+/** Finds the decoded picture at an absolute address; undefined when it is not to hand. */
+export type PictureSource = (address: string) => KnownPicture | undefined;
+
+/** Why a picture that lies behind has no pixels. */
+export const whyNoPixels = (where: string, picture: typeof TOO_COSTLY | undefined): string =>
+  `A picture lies behind (${where}), and it ${picture === TOO_COSTLY ? 'takes too long or too much memory to draw' : 'is not to hand'}.`;
 
 export const NO_PICTURES: PictureSource = () => undefined;
 

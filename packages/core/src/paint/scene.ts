@@ -10,7 +10,7 @@ import { contentBox } from './boxes.js';
 import { covers, isEmpty, meets, shared, type Box } from './box.js';
 import type { Fill } from './fill.js';
 import { readFilters } from './filters.js';
-import { picturePattern, type PictureSource } from './pictures.js';
+import { picturePattern, TOO_COSTLY, whyNoPixels, type PictureSource } from './pictures.js';
 import { pictureOf } from './replaced.js';
 import { opacityOf } from './opacity.js';
 import { withBlurs, doubtOfBlur } from './blur.js';
@@ -165,8 +165,8 @@ function drawnBy(looking: Looking, element: ElementNode, style: ElementStyle, bo
   if (picture.kind === 'unknown') return { kind: 'unknown', why: `${picture.why} (<${element.name}>).`, box: inside };
   const field = looking.pictures(picture.address);
   if (field === null) return undefined;
-  if (!field)
-    return { kind: 'unknown', why: `A picture lies behind (<${element.name}>), and it is not to hand.`, box: inside };
+  if (!field || field === TOO_COSTLY)
+    return { kind: 'unknown', why: whyNoPixels(`<${element.name}>`, field), box: inside };
   const fitted = fit(style.text('object-fit'), field.natural, inside);
   const pattern = picturePattern(field, fitted.width, fitted.height);
   return {

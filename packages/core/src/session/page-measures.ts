@@ -1,9 +1,8 @@
 import type { Environment } from '../css/environment.js';
 import type { StyledPage } from '../css/styles.js';
 import type { Geometry } from '../page/geometry.js';
-import type { PictureSource } from '../paint/pictures.js';
+import type { KnownPicture, PictureSource } from '../paint/pictures.js';
 import type { Looking } from '../paint/scene.js';
-import type { PixelField } from '../picture/field.js';
 
 /** The state in which a page was measured: as it is, or with something opened. */
 export const AS_IT_IS = '';
@@ -11,7 +10,7 @@ export const AS_IT_IS = '';
 /** What was measured of a page elsewhere, and is an input here: where things stand, and the pixels of its pictures. */
 export class PageMeasures {
   private readonly geometries = new Map<string, Geometry>();
-  private readonly fields = new Map<string, PixelField | null>();
+  private readonly fields = new Map<string, KnownPicture>();
   private readonly weights = new Map<string, number>();
   private readonly lookings = new WeakMap<
     StyledPage,
@@ -31,9 +30,8 @@ export class PageMeasures {
     this.changes++;
   }
 
-  /** @param field null for a picture that does not load */
-  setPicture(address: string, field: PixelField | null): void {
-    this.fields.set(address, field);
+  setPicture(address: string, picture: KnownPicture): void {
+    this.fields.set(address, picture);
     // Another source, as what was put together with the old one no longer holds.
     this.pictures = (wanted) => this.fields.get(wanted);
     this.changes++;

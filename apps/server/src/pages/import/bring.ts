@@ -11,6 +11,7 @@ import { readData } from '@retoque/decode';
 import { assetType } from '../../assets/asset-type.js';
 import type { BroughtFile } from '../../assets/blob-store.js';
 import type { RemovedParts } from '../../database/schema.js';
+import { storable } from '../../database/storable.js';
 import { problem } from '../../http/problem.js';
 import { decodeCss, decodeHtml, isHtmlType, looksLikeHtml } from './decode.js';
 import { LIMITS } from './limits.js';
@@ -53,8 +54,8 @@ export async function bringPage(page: RawFile, address: string, source: FileSour
   if (page.bytes.length > LIMITS.htmlBytes) {
     throw problem('tooLarge', 413, 'That page is too large', 'The HTML alone has more than 5 MB.');
   }
-  const { html, removed } = sanitiseHtml(decodeHtml(page.bytes, page.contentType));
-  const tree = parse(html);
+  const { html, removed } = withinBounds(() => sanitiseHtml(decodeHtml(page.bytes, page.contentType)));
+  const tree = withinBounds(() => parseHtml(html));
   if (isBuiltByScript(tree, removed.scripts)) {
     throw problem(
       'builtByScript',
@@ -117,7 +118,16 @@ export async function bringPage(page: RawFile, address: string, source: FileSour
   // The order in which files arrive is chance; a version should not depend on it.
   assets.sort((a, b) => (a.address < b.address ? -1 : 1));
   const ordered = [...sheets].sort(([a], [b]) => (a < b ? -1 : 1)).map(([at, text]) => ({ address: at, text }));
-  return { address, title: titleOf(tree), html, sheets: ordered, assets, removed, notes };
+  return {
+    address,
+    title: storable(titleOf(tree)),
+    html,
+    sheets: ordered,
+    assets,
+    removed,
+    // They quote addresses as their files give them.
+    notes: notes.map(storable),
+  };
 }
 
 /** Pictures that addresses hold themselves, so that these are decoded and measured as others are. */
@@ -131,9 +141,9 @@ async function picturesIn(addresses: readonly string[]): Promise<BroughtFile[]> 
   return found;
 }
 
-function parse(html: string) {
+function withinBounds<T>(read: () => T): T {
   try {
-    return parseHtml(html);
+    return read();
   } catch (error) {
     if (error instanceof PageTooLargeError) throw problem('tooLarge', 413, 'That page is too large', error.message);
     throw error;

@@ -1,3 +1,4 @@
+import { storable } from '../../database/storable.js';
 import { problem } from '../../http/problem.js';
 import { bringPage, type BroughtPage, type FileSource } from './bring.js';
 import { LIMITS } from './limits.js';
@@ -74,7 +75,7 @@ export async function fromUpload(files: readonly UploadedFile[]): Promise<Brough
     .map((file) => fileNameOf(decoded(new URL(file.address).pathname)));
   const unused = others.filter((file) => !used.includes(fileNameOf(file.path)));
   const note = `Not used, since the page does not ask for them: ${unused.map((file) => fileNameOf(file.path)).join(', ')}.`;
-  return unused.length ? { ...brought, notes: [...brought.notes, note] } : brought;
+  return unused.length ? { ...brought, notes: [...brought.notes, storable(note)] } : brought;
 }
 
 const PASTED_SHEET = `${INVENTED_ORIGIN}pasted.css`;
@@ -96,9 +97,13 @@ export function fromPaste(html: string, css: string): Promise<BroughtPage> {
 
 /** Puts markup at the end of the head, or where a parser would begin one; never before the doctype. */
 function insertIntoHead(html: string, markup: string): string {
-  if (/<\/head>/i.test(html)) return html.replace(/<\/head>/i, (end) => markup + end);
-  for (const start of [/<head(\s[^>]*)?>/i, /<html(\s[^>]*)?>/i, /<!doctype[^>]*>/i]) {
-    if (start.test(html)) return html.replace(start, (tag) => tag + markup);
+  const end = html.search(/<\/head>/i);
+  if (end >= 0) return html.slice(0, end) + markup + html.slice(end);
+  for (const start of [/<head(?=[\s>])/i, /<html(?=[\s>])/i, /<!doctype/i]) {
+    const at = html.search(start);
+    // The tag ends at the first angle bracket behind its name; both are looked for once.
+    const after = at < 0 ? -1 : html.indexOf('>', at);
+    if (after >= 0) return html.slice(0, after + 1) + markup + html.slice(after + 1);
   }
   return markup + html;
 }

@@ -1,5 +1,5 @@
 import sharp from 'sharp';
-import { ASSET_LIMITS, megapixels, RefusedFileError } from './asset-limits.js';
+import { ASSET_LIMITS, megapixels, RefusedFileError } from '../assets/asset-limits.js';
 
 const TYPES: Readonly<Record<string, string>> = {
   png: 'image/png',

@@ -1,6 +1,8 @@
 import type { Recode } from '@retoque/contract';
 import sharp from 'sharp';
-import { ASSET_LIMITS, RefusedFileError } from './asset-limits.js';
+import { ASSET_LIMITS, RefusedFileError } from '../assets/asset-limits.js';
+
+export type Recoding = Omit<Recode, 'source' | 'name' | 'keep'>;
 
 export interface MadePicture {
   readonly bytes: Buffer;
@@ -14,10 +16,7 @@ export interface MadePicture {
  *
  * @throws RefusedFileError when the crop lies outside the picture, or it cannot be decoded
  */
-export async function recodePicture(
-  bytes: Buffer,
-  wanted: Omit<Recode, 'source' | 'name' | 'keep'>,
-): Promise<MadePicture> {
+export async function recodePicture(bytes: Buffer, wanted: Recoding): Promise<MadePicture> {
   // As it is shown, so that a crop is where it was drawn.
   let picture = sharp(bytes, { limitInputPixels: ASSET_LIMITS.pixels, failOn: 'error' }).autoOrient();
   if (wanted.crop) picture = picture.extract(wanted.crop);

@@ -1,0 +1,1 @@
+ALTER TABLE "pixel_fields" ADD COLUMN "costly" text;
