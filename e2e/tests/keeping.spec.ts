@@ -57,7 +57,7 @@ test('two windows: nothing is overwritten, and both can be kept', async ({ page,
   await setColour(other, 'text', 'hover', '#ddeeff');
   expect((await second).status()).toBe(409);
   await expect(other.getByText('A newer version was saved in another window')).toBeVisible();
-  await other.getByRole('button', { name: 'Keep both' }).click();
+  await other.getByRole('button', { name: 'Keep both apart' }).click();
   await expect(other.getByRole('group', { name: 'Trials' }).getByRole('button')).toHaveText(['A', 'B']);
   await expect(cell(other, 'text', 'hover')).toContainText('#ddeeff');
   await other.getByRole('group', { name: 'Trials' }).getByRole('button', { name: 'A' }).click();
@@ -73,7 +73,7 @@ test('two windows: the newer one can be loaded', async ({ page, context }) => {
   await setColour(page, 'text', 'hover', '#ffeedd');
   await first;
   await setColour(other, 'text', 'hover', '#ddeeff');
-  await other.getByRole('button', { name: 'Load the newer one' }).click();
+  await other.getByRole('button', { name: 'Take the newer one' }).click();
   await expect(cell(other, 'text', 'hover')).toContainText('#ffeedd');
   const third = answered(other);
   await setColour(other, 'text', 'hover', '#c0ffee');

@@ -154,7 +154,12 @@ export const saveLookSchema = z.object({
   look: lookSchema,
 });
 export type SaveLook = z.infer<typeof saveLookSchema>;
-export const savedLookSchema = z.object({ revision: z.number().int(), savedAt: instant });
+export const savedLookSchema = z.object({
+  revision: z.number().int(),
+  savedAt: instant,
+  /** The look as it is now, where it was saved again since: a save that is sent once more may be an old one. */
+  newer: trialSchema.nullable(),
+});
 export type SavedLook = z.infer<typeof savedLookSchema>;
 
 /** Looks of several components of a site, saved all or none. */

@@ -32,6 +32,7 @@ export { SHORTHANDS } from './css/shorthand/index.js';
 export { PRINTED_SHORTHANDS, printShorthand } from './css/shorthand/print.js';
 export * from './handover/index.js';
 export { DEFAULT_BOUNDS, type ViewportBounds } from './look/conditions.js';
+export { mergeLooks, type Choice, type Difference, type LookItem, type Merge } from './look/merge.js';
 export * from './look/model.js';
 export { labelledControl } from './page/label.js';
 export * from './page/geometry.js';

@@ -169,7 +169,10 @@ export class ComponentsService {
     });
     if (!trial) throw notFound('The trial');
     const done = await inner.first(saves, and(eq(saves.trialId, trialId), eq(saves.saveId, save.saveId)));
-    if (done) return { revision: done.revision, savedAt: done.createdAt.toISOString() };
+    if (done) {
+      const newer = trial.revision > done.revision ? toTrial(trial) : null;
+      return { revision: done.revision, savedAt: done.createdAt.toISOString(), newer };
+    }
     if (trial.revision !== save.baseRevision) {
       throw new ProblemException(
         {
@@ -185,7 +188,7 @@ export class ComponentsService {
     const now = new Date();
     await inner.update(trials, { look: save.look, revision, updatedAt: now }, eq(trials.id, trialId));
     const [saved] = await inner.insert(saves, { trialId, saveId: save.saveId, revision });
-    return { revision, savedAt: saved!.createdAt.toISOString() };
+    return { revision, savedAt: saved!.createdAt.toISOString(), newer: null };
   }
 
   private async row(scope: OwnerScope, id: string): Promise<ComponentRow> {

@@ -60,7 +60,7 @@ import { CellSiteContext, type CellSite } from './site-context';
 import { StateGrid, type GridActions } from './StateGrid';
 import { Trials } from './Trials';
 import { loadReader, withReader } from './reading';
-import { readUnsaved } from './unsaved';
+import type { Shelf } from './unsaved';
 import { useAutosave } from './useAutosave';
 import { useBenchKeys } from './useBenchKeys';
 import { cellsName, useLookEditor } from './useLookEditor';
@@ -93,6 +93,7 @@ export function StyleBench({
   versionId,
   component,
   trial,
+  shelf,
   kept,
 }: {
   site: Site;
@@ -100,6 +101,8 @@ export function StyleBench({
   versionId: string;
   component: Component;
   trial: Trial;
+  /** Where this window keeps what it could not send. */
+  shelf: Shelf;
   kept: readonly Component[];
 }) {
   const navigate = useNavigate();
@@ -124,9 +127,10 @@ export function StyleBench({
   // What a closed window could not send any more is taken up again.
   const asker = useRef<(look: Look) => void>(undefined);
   const askAhead = useCallback((next: Look) => asker.current?.(next), []);
-  const editor = useLookEditor(kind, () => readUnsaved(trial.id)?.look ?? trial.look, parts, place, askAhead);
+  const editor = useLookEditor(kind, () => shelf.read()?.look ?? trial.look, parts, place, askAhead);
   const { look, history } = editor;
-  const save = useAutosave(component.id, trial, look as LookData);
+  const takeNewer = useSteady((newer: LookData) => editor.replace(newer, 'Newer version from another window'));
+  const save = useAutosave(component.id, trial, look as LookData, shelf, takeNewer);
 
   const corrected = JSON.stringify(look.parts ?? {});
   const others = useMemo(
@@ -457,9 +461,14 @@ export function StyleBench({
   const loadNewer = () => {
     if (save.state.kind !== 'conflict') return;
     const { current } = save.state;
-    save.rebase(current);
-    editor.load(current.look);
+    save.rebase(current, current.look);
+    takeNewer(current.look);
     void client.invalidateQueries({ queryKey: ['components', site.id] });
+  };
+  const mergeBoth = (merged: LookData) => {
+    if (save.state.kind !== 'conflict') return;
+    save.rebase(save.state.current, merged);
+    editor.replace(merged, 'Together with the other window');
   };
   const keepBoth = () => {
     if (save.state.kind !== 'conflict') return;
@@ -469,7 +478,7 @@ export function StyleBench({
       { look: mine, makeCurrent: true },
       {
         onSuccess: () => {
-          save.rebase(current);
+          save.rebase(current, current.look);
           void client.invalidateQueries({ queryKey: ['components', site.id] });
         },
         onError: tell,
@@ -575,7 +584,15 @@ export function StyleBench({
       />
       <main>
         {save.state.kind === 'conflict' ? (
-          <Conflict busy={addTrial.isPending} onLoad={loadNewer} onKeepBoth={keepBoth} />
+          <Conflict
+            rival={save.state}
+            look={look}
+            kind={kind}
+            busy={addTrial.isPending}
+            onMerge={mergeBoth}
+            onLoad={loadNewer}
+            onKeepBoth={keepBoth}
+          />
         ) : null}
         {[
           save.state.kind === 'refused' ? save.state.message : undefined,

@@ -1,5 +1,6 @@
 import { Flex } from '@chakra-ui/react';
 import { useQuery } from '@tanstack/react-query';
+import { useEffect, useState } from 'react';
 import { useParams } from 'react-router';
 import { componentQuery, componentsQuery, pageQuery, siteQuery } from '../api/queries';
 import { useOpenedPage } from '../engine/engine';
@@ -8,6 +9,7 @@ import { Busy } from '../shell/Busy';
 import { Notice } from '../shell/Notice';
 import { useDocumentTitle } from '../shell/useDocumentTitle';
 import { StyleBench } from './StyleBench';
+import { shelfFor, type Shelf } from './unsaved';
 
 /** Loads what the bench needs: site, page in the worker, component with its trials. */
 export function StyleScreen() {
@@ -24,6 +26,8 @@ export function StyleScreen() {
   });
   const kept = useQuery(componentsQuery(siteId));
   const opened = useOpenedPage(page.data);
+  const trialId = component.isFetching ? undefined : component.data?.currentTrialId;
+  const shelf = useShelf(trialId);
   useDocumentTitle(component.data?.name, site.data?.name);
 
   const error = site.error ?? page.error ?? kept.error ?? component.error ?? opened.error;
@@ -34,6 +38,8 @@ export function StyleScreen() {
     component.isFetching ||
     !opened.data ||
     !kept.data ||
+    !shelf ||
+    shelf.trialId !== trialId ||
     component.data.id !== componentId
   ) {
     return (
@@ -58,7 +64,22 @@ export function StyleScreen() {
       versionId={opened.data.versionId}
       component={component.data}
       trial={trial}
+      shelf={shelf.shelf}
       kept={kept.data}
     />
   );
+}
+
+/** Where this window keeps what it cannot send of a look; found out before the look is opened. */
+function useShelf(trialId: string | undefined): { readonly trialId: string; readonly shelf: Shelf } | undefined {
+  const [found, setFound] = useState<{ trialId: string; shelf: Shelf }>();
+  useEffect(() => {
+    if (trialId === undefined) return undefined;
+    let current = true;
+    void shelfFor(trialId).then((shelf) => current && setFound({ trialId, shelf }));
+    return () => {
+      current = false;
+    };
+  }, [trialId]);
+  return found;
 }

@@ -49,9 +49,4 @@ describe('undo and redo', () => {
       }),
     );
   });
-
-  it('forget the past when another look is loaded', () => {
-    const history = run([{ type: 'change', look: look('1') }, { type: 'load', look: look('newer') }, { type: 'undo' }]);
-    expect(history.present).toEqual(look('newer'));
-  });
 });

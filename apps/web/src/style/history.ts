@@ -27,9 +27,7 @@ export type HistoryAction =
   | { readonly type: 'undo' }
   | { readonly type: 'redo' }
   /** So many steps back (negative) or forth. */
-  | { readonly type: 'go'; readonly steps: number }
-  /** Another look is loaded from outside: what came before is not this look's past. */
-  | { readonly type: 'load'; readonly look: Look };
+  | { readonly type: 'go'; readonly steps: number };
 
 const MAX_STEPS = 300;
 
@@ -79,7 +77,5 @@ export function historyReducer(history: History, action: HistoryAction): History
       for (let i = 0; i < Math.abs(action.steps); i++) at = historyReducer(at, { type });
       return at;
     }
-    case 'load':
-      return startHistory(action.look);
   }
 }

@@ -33,7 +33,8 @@ export interface LookEditor {
   readonly undo: () => void;
   readonly redo: () => void;
   readonly go: (steps: number) => void;
-  readonly load: (look: Look) => void;
+  /** Another look in place of the one in hand, as one step. */
+  readonly replace: (look: Look, name: string) => void;
 }
 
 /** What a step that concerns cells is called. */
@@ -120,7 +121,7 @@ export function useLookEditor(
       undo: () => dispatch({ type: 'undo' }),
       redo: () => dispatch({ type: 'redo' }),
       go: (steps) => dispatch({ type: 'go', steps }),
-      load: (next) => dispatch({ type: 'load', look: next }),
+      replace: (next, name) => change(next, name),
     }),
     [history, look, change, parts, place, kind],
   );

@@ -2,7 +2,6 @@ import { html, type DefaultTreeAdapterTypes as Dom } from 'parse5';
 import { MAX_DEPTH, MAX_ELEMENTS, PageTooLargeError, parseDocument, tooDeep, tooMany } from './parse-document.js';
 import type { ElementNode, PageTree } from './tree.js';
 
-
 const namespaces: Record<string, ElementNode['namespace']> = {
   [html.NS.HTML]: 'html',
   [html.NS.SVG]: 'svg',

@@ -61,7 +61,10 @@ export function textStart(element: ElementNode, length: number): string {
       return text.length < length + 1;
     });
   gather(element);
-  return text.slice(0, length + 1).trimEnd().slice(0, length);
+  return text
+    .slice(0, length + 1)
+    .trimEnd()
+    .slice(0, length);
 }
 
 /** True when the element itself, not a descendant, holds text. */
