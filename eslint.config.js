@@ -2,6 +2,7 @@ import js from '@eslint/js';
 import globals from 'globals';
 import prettier from 'eslint-config-prettier';
 import reactHooks from 'eslint-plugin-react-hooks';
+import regexp from 'eslint-plugin-regexp';
 import tseslint from 'typescript-eslint';
 
 const noInterface = (reason) => ({
@@ -38,6 +39,43 @@ export default tseslint.config(
       '@typescript-eslint/consistent-type-imports': ['error', { fixStyle: 'inline-type-imports' }],
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
       eqeqeq: ['error', 'always', { null: 'ignore' }],
+    },
+  },
+  {
+    // What runs over texts of others must not take longer than they are long.
+    files: ['packages/*/src/**/*.ts', 'apps/*/src/**/*.{ts,tsx}'],
+    ignores: ['**/*.test.ts', '**/testing/**'],
+    plugins: { regexp },
+    rules: {
+      'regexp/no-super-linear-backtracking': ['error', { report: 'potential' }],
+      'regexp/no-super-linear-move': ['error', { report: 'potential' }],
+      // Tables that names of others are looked up in have no prototype: see lookup() of the core.
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector:
+            'Program > :matches(VariableDeclaration, ExportNamedDeclaration > VariableDeclaration) > VariableDeclarator:has(TSTypeReference[typeName.name="Record"] > TSTypeParameterInstantiation > TSStringKeyword:first-child) > ObjectExpression',
+          message: 'Names of others would find constructor and its like here: put it into lookup().',
+        },
+      ],
+    },
+  },
+  {
+    files: ['packages/core/src/**/*.ts'],
+    ignores: ['packages/core/src/css/parser.ts', '**/*.test.ts', '**/testing/**'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: 'ImportDeclaration[source.value="css-tree"] > ImportSpecifier[imported.name="parse"]',
+          message: 'Texts of others are parsed within bounds: take parse from css/parser.ts.',
+        },
+        {
+          selector:
+            'Program > :matches(VariableDeclaration, ExportNamedDeclaration > VariableDeclaration) > VariableDeclarator:has(TSTypeReference[typeName.name="Record"] > TSTypeParameterInstantiation > TSStringKeyword:first-child) > ObjectExpression',
+          message: 'Names of others would find constructor and its like here: put it into lookup().',
+        },
+      ],
     },
   },
   {

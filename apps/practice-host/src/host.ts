@@ -9,17 +9,17 @@ const siteFolder = fileURLToPath(new URL('../site', import.meta.url));
 const require = createRequire(import.meta.url);
 
 /** Fonts come from packages; the site refers to them by plain names. */
-const FONTS: Readonly<Record<string, string>> = {
-  '/fonts/fraunces.woff2': fontFile('@fontsource-variable/fraunces', 'fraunces-latin-wght-normal.woff2'),
-  '/fonts/figtree.woff2': fontFile('@fontsource-variable/figtree', 'figtree-latin-wght-normal.woff2'),
-};
+const FONTS: ReadonlyMap<string, string> = new Map([
+  ['/fonts/fraunces.woff2', fontFile('@fontsource-variable/fraunces', 'fraunces-latin-wght-normal.woff2')],
+  ['/fonts/figtree.woff2', fontFile('@fontsource-variable/figtree', 'figtree-latin-wght-normal.woff2')],
+]);
 
 function fontFile(name: string, file: string): string {
   return join(dirname(require.resolve(`${name}/package.json`)), 'files', file);
 }
 
 const COOKIE = 'quillhaven-cookies';
-const NOTICE = /\s*<!-- cookie-notice -->[\s\S]*?<!-- \/cookie-notice -->/;
+const NOTICE = /<!-- cookie-notice -->[\s\S]*?<!-- \/cookie-notice -->/;
 
 const THANKS = `<!doctype html><html lang="en"><head><meta charset="utf-8"><title>Thank you: Quillhaven Ferries</title>
 <link rel="stylesheet" href="css/theme.css"><link rel="stylesheet" href="css/site.css"></head>
@@ -42,7 +42,7 @@ async function handle(
   files: ReturnType<typeof sirv>,
 ): Promise<void> {
   const path = new URL(request.url ?? '/', 'http://practice').pathname;
-  const font = FONTS[path];
+  const font = FONTS.get(path);
   if (font) {
     response.writeHead(200, { 'content-type': 'font/woff2', 'access-control-allow-origin': '*' });
     response.end(await readFile(font));

@@ -34,6 +34,8 @@ export * from './handover/index.js';
 export { DEFAULT_BOUNDS, type ViewportBounds } from './look/conditions.js';
 export { mergeLooks, type Choice, type Difference, type LookItem, type Merge } from './look/merge.js';
 export * from './look/model.js';
+export { lookup } from './lookup.js';
+export { spacedTerms } from './value/split-text.js';
 export { labelledControl } from './page/label.js';
 export * from './page/geometry.js';
 export type { Box } from './paint/box.js';

@@ -9,6 +9,7 @@ import {
   type LedgerEntry,
   type Level,
   type Rgba,
+  lookup,
 } from '@retoque/core';
 import type { Command } from 'commander';
 import { Failure } from '../failure.js';
@@ -87,12 +88,12 @@ function recordOf(entry: LedgerEntry, page: string, size: string): CheckRecord {
   };
 }
 
-const MARKS: Readonly<Record<string, string>> = {
+const MARKS: Readonly<Record<string, string>> = lookup({
   passes: 'passes',
   short: 'SHORT',
   unsure: 'unsure?',
   exempt: 'exempt',
-};
+});
 
 /** A figure as people write it: ratios and differences to two places, rounded down, sizes to whole pixels. */
 const figure = ({ measured, unit }: CheckRecord): string =>

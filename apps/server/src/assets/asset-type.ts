@@ -1,3 +1,4 @@
+import { lookup } from '@retoque/core';
 /** What owners' files may be served as; anything else is served as plain bytes. */
 const SERVED = new Set([
   'image/png',
@@ -14,7 +15,7 @@ const SERVED = new Set([
   'font/otf',
 ]);
 
-const BY_ENDING: Readonly<Record<string, string>> = {
+const BY_ENDING: Readonly<Record<string, string>> = lookup({
   png: 'image/png',
   jpg: 'image/jpeg',
   jpeg: 'image/jpeg',
@@ -28,7 +29,7 @@ const BY_ENDING: Readonly<Record<string, string>> = {
   woff: 'font/woff',
   ttf: 'font/ttf',
   otf: 'font/otf',
-};
+});
 
 /** Kinds of asset file that a page may bring, by declared type or else by the ending of its name. */
 export function assetType(declared: string | undefined, name: string): string | undefined {

@@ -2,6 +2,7 @@ import type { SiteAsset } from '@retoque/contract';
 import { create, type Font } from 'fontkit';
 import { storable } from '../database/storable.js';
 import { ASSET_LIMITS, megabytes, RefusedFileError } from './asset-limits.js';
+import { lookup } from '@retoque/core';
 
 type FontFacts = NonNullable<SiteAsset['font']>;
 
@@ -11,12 +12,12 @@ export interface ReadFont {
 }
 
 /** The first four bytes of a file say which sort of font it is (OpenType 1.9, "Table directory"; WOFF 2.0, section 4). */
-const SORTS: Readonly<Record<string, { readonly format: FontFacts['format']; readonly contentType: string }>> = {
+const SORTS: Readonly<Record<string, { readonly format: FontFacts['format']; readonly contentType: string }>> = lookup({
   wOF2: { format: 'woff2', contentType: 'font/woff2' },
   OTTO: { format: 'opentype', contentType: 'font/otf' },
   '\0\x01\0\0': { format: 'truetype', contentType: 'font/ttf' },
   true: { format: 'truetype', contentType: 'font/ttf' },
-};
+});
 
 interface Os2Table {
   readonly usWeightClass?: number;

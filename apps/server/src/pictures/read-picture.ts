@@ -1,14 +1,15 @@
 import sharp from 'sharp';
 import { ASSET_LIMITS, megapixels, RefusedFileError } from '../assets/asset-limits.js';
+import { lookup } from '@retoque/core';
 
-const TYPES: Readonly<Record<string, string>> = {
+const TYPES: Readonly<Record<string, string>> = lookup({
   png: 'image/png',
   jpeg: 'image/jpeg',
   webp: 'image/webp',
   gif: 'image/gif',
   heif: 'image/avif',
   svg: 'image/svg+xml',
-};
+});
 
 export interface ReadPicture {
   readonly contentType: string;

@@ -1,6 +1,6 @@
 import { Dialog, Portal } from '@chakra-ui/react';
 import { DialogClose } from '../shell/DialogClose';
-import type { Component, Page, Site } from '@retoque/contract';
+import type { Page, Site } from '@retoque/contract';
 import { KINDS, kindNamed, withFreshIds, type ChangePlace } from '@retoque/core';
 import { useQuery } from '@tanstack/react-query';
 import { useCallback, useState } from 'react';
@@ -11,7 +11,6 @@ import { SafeFrame } from '../frame/SafeFrame';
 import { stylePath } from '../shell/paths';
 import { Segments } from '../shell/Segments';
 import { toaster } from '../shell/toasts';
-import { keptLooks } from '../style/kept';
 import { Button } from '../theme/Button';
 import { PlacePad } from './PlacePad';
 
@@ -24,17 +23,7 @@ const PLACES: readonly { readonly value: ChangePlace; readonly label: string; re
 ];
 
 /** Makes a component anew: a kind is chosen, and a place on the page. */
-export default function AddComponent({
-  site,
-  page,
-  kept,
-  onClose,
-}: {
-  site: Site;
-  page: Page;
-  kept: readonly Component[];
-  onClose: () => void;
-}) {
+export default function AddComponent({ site, page, onClose }: { site: Site; page: Page; onClose: () => void }) {
   const navigate = useNavigate();
   const [kindName, setKindName] = useState(KINDS.find(({ name }) => name === 'button')!.name);
   const [order, setOrder] = useState<number>();
@@ -71,7 +60,7 @@ export default function AddComponent({
         before: place === 'instead' ? at.data.html : null,
       });
       await engine().open(enginePage(next));
-      const found = await engine().find(next.version.edition, page.id, site.bounds, keptLooks(kept));
+      const found = await engine().list(next.version.edition);
       const root = /class="([\w-]+)/.exec(kind.starter.html)?.[1] ?? '';
       const own = found.filter((item) => item.kind === kind.name);
       const made = own.find((item) => item.selector.includes(root)) ?? own.at(-1);

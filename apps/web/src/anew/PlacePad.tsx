@@ -2,6 +2,7 @@ import { ORDER_ATTRIBUTE, VIEWPORTS, type ChangePlace } from '@retoque/core';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { engine } from '../engine/engine';
+import { attributeOf, bodyOf, firstChildOf, listen, nextOf, parentOf, previousOf } from '../frame/dom';
 import { elementIn, visibleBox, type Box } from '../frame/geometry';
 import { SafeFrame } from '../frame/SafeFrame';
 import { usePickElement } from '../frame/usePickElement';
@@ -37,24 +38,23 @@ export function PlacePad({
       setChosen(element ? visibleBox(element) : undefined);
     };
     follow();
-    document.addEventListener('scroll', follow, true);
-    return () => document.removeEventListener('scroll', follow, true);
+    return listen(document, 'scroll', follow);
   }, [loaded, order]);
   const walk = (key: string): boolean => {
     const document = frame.current?.contentDocument;
     if (!document) return false;
-    const at = order === undefined ? document.body : elementIn(document, order);
+    const at = order === undefined ? bodyOf(document) : elementIn(document, order);
     const next = {
-      ArrowDown: at?.nextElementSibling,
-      ArrowUp: at?.previousElementSibling,
-      ArrowRight: at?.firstElementChild,
-      ArrowLeft: at?.parentElement,
+      ArrowDown: at && nextOf(at),
+      ArrowUp: at && previousOf(at),
+      ArrowRight: at && firstChildOf(at),
+      ArrowLeft: at && parentOf(at),
     }[key];
     if (next === undefined) return false;
-    const found = next?.getAttribute(ORDER_ATTRIBUTE);
+    const found = next && attributeOf(next, ORDER_ATTRIBUTE);
     if (found) {
       onPick(Number(found));
-      next?.scrollIntoView({ block: 'center', behavior: 'instant' });
+      HTMLElement.prototype.scrollIntoView.call(next, { block: 'center', behavior: 'instant' });
     }
     return true;
   };

@@ -6,6 +6,7 @@ import {
   savedLooksSchema,
   siteListSchema,
   siteSchema,
+  storageSchema,
   type AddChange,
   type AddTrial,
   type ChangeSite,
@@ -24,6 +25,11 @@ import { call, callEmpty } from './client';
 export const sitesQuery = queryOptions({
   queryKey: ['sites'],
   queryFn: async ({ signal }) => (await call(siteListSchema, '/sites', { signal })).sites,
+});
+
+export const storageQuery = queryOptions({
+  queryKey: ['storage'],
+  queryFn: ({ signal }) => call(storageSchema, '/storage', { signal }),
 });
 
 export const siteQuery = (id: string) =>
@@ -76,6 +82,7 @@ export function useBringPage() {
     mutationFn: bring,
     onSuccess: (page) => {
       client.setQueryData(pageQuery(page.id).queryKey, page);
+      void client.invalidateQueries({ queryKey: storageQuery.queryKey });
       return client.invalidateQueries({ queryKey: ['sites'] });
     },
   });
@@ -114,7 +121,10 @@ export function usePageChanges(id: string) {
 
 export function useRemoval(what: 'sites' | 'pages') {
   const client = useQueryClient();
-  const refresh = () => client.invalidateQueries({ queryKey: ['sites'] });
+  const refresh = () => {
+    void client.invalidateQueries({ queryKey: storageQuery.queryKey });
+    return client.invalidateQueries({ queryKey: ['sites'] });
+  };
   return {
     remove: useMutation({
       mutationFn: (id: string) => callEmpty(`/${what}/${id}`, { method: 'DELETE' }),
@@ -125,6 +135,15 @@ export function useRemoval(what: 'sites' | 'pages') {
       onSuccess: refresh,
     }),
   };
+}
+
+/** Deletes for good what was removed; nothing brings it back. */
+export function usePurge() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: () => call(storageSchema, '/storage/purge', { method: 'POST' }),
+    onSuccess: (storage) => client.setQueryData(storageQuery.queryKey, storage),
+  });
 }
 
 export function useOpenComponent() {

@@ -69,6 +69,8 @@ export interface FoundWithChecks extends FoundComponent {
   /** In how many states a demand falls short, and in how many nothing sure can be said. */
   readonly short: number;
   readonly unsure: number;
+  /** False while it was not counted yet; the counts then say nothing. */
+  readonly counted: boolean;
 }
 
 /** A cell of the state sheet. */
@@ -267,12 +269,16 @@ export interface Engine {
   useFiles(files: readonly EngineFile[]): Promise<void>;
   /** Names and files of the fonts that a page's own sheets load, where the files are stored. */
   siteFonts(versionId: string): Promise<SiteFont[]>;
-  find(
+  /** The components of a page, without how they fare. */
+  list(versionId: string): Promise<FoundComponent[]>;
+  /** How the listed components fare from one on, as many as are quickly counted; at least one. */
+  count(
     versionId: string,
     pageId: string,
     bounds: ViewportBounds,
     looks: readonly KeptLook[],
-  ): Promise<FoundWithChecks[]>;
+    from: number,
+  ): Promise<Pick<FoundWithChecks, 'short' | 'unsure'>[]>;
   /** @param touch true for a page that is touched as on a phone */
   liveFrame(versionId: string, touch?: boolean): Promise<string>;
   /** The look as CSS with real states, for every width, behind the looks that reach wider. */

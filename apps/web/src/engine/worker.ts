@@ -88,6 +88,9 @@ function fieldOf(hash: string): Promise<KnownPicture | undefined> {
   return field;
 }
 
+/** For so long components are counted before others are answered. */
+const COUNTING_MILLIS = 120;
+
 const layoutPlace = (versionId: string, viewport: ViewportName, key: string) => `${versionId} ${viewport} ${key}`;
 
 const ledgerRequest = ({ place, added }: LedgerQuery) => ({
@@ -277,23 +280,23 @@ const engine: Engine = {
     });
   },
 
-  async find(versionId, pageId, bounds, looks) {
-    const { session } = opened(versionId);
-    return session.components().map((found): FoundWithChecks => {
+  async list(versionId) {
+    return [...opened(versionId).session.components()];
+  },
+
+  async count(versionId, pageId, bounds, looks, from) {
+    const until = performance.now() + COUNTING_MILLIS;
+    const counts: Pick<FoundWithChecks, 'short' | 'unsure'>[] = [];
+    for (const found of opened(versionId).session.components().slice(from)) {
       const kept = looks.find((item) => item.kind === found.kind && item.locator.selector === found.selector);
       const { kind, locator } = found;
-      const { checks } = sessionOf({
-        versionId,
-        pageId,
-        kind,
-        locator,
-        parts: kept?.look.parts,
-        bounds,
-        others: looks,
-      }).sheet(kept?.look ?? EMPTY_LOOK, { unfolded: [] });
+      const ref = { versionId, pageId, kind, locator, parts: kept?.look.parts, bounds, others: looks };
+      const { checks } = sessionOf(ref).sheet(kept?.look ?? EMPTY_LOOK, { unfolded: [] });
       const count = (verdict: string) => checks.filter((check) => check.verdict === verdict).length;
-      return { ...found, short: count('short'), unsure: count('unsure') };
-    });
+      counts.push({ short: count('short'), unsure: count('unsure') });
+      if (performance.now() > until) break;
+    }
+    return counts;
   },
 
   async liveFrame(versionId, touch = false) {

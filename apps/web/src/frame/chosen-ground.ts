@@ -1,4 +1,5 @@
 import { ORDER_ATTRIBUTE } from '@retoque/core';
+import { attributeOf, parentOf } from './dom';
 import { makeSheet, putSheets } from './frame-sheets';
 
 /**
@@ -11,8 +12,8 @@ import { makeSheet, putSheets } from './frame-sheets';
 export function chooseGround(document: Document, root: Element | null, ground: string | undefined): void {
   if (ground === undefined || !root) return putSheets(document, 'ground', []);
   const holders: string[] = [];
-  for (let node = root.parentElement; node; node = node.parentElement) {
-    holders.push(`[${ORDER_ATTRIBUTE}="${node.getAttribute(ORDER_ATTRIBUTE)}"]`);
+  for (let node = parentOf(root); node; node = parentOf(node)) {
+    holders.push(`[${ORDER_ATTRIBUTE}="${attributeOf(node, ORDER_ATTRIBUTE)}"]`);
   }
   const css = `${holders.join(', ')} { background: none !important; backdrop-filter: none !important }
 html${holders.at(-1) ?? ''} { background: ${ground} !important }`;

@@ -1,12 +1,15 @@
+import { viewOf } from './dom';
+
 /** A sheet of a frame's own, which nothing outside it shares. */
 export function makeSheet(document: Document, css: string): CSSStyleSheet | undefined {
-  const view = document.defaultView;
+  const view = viewOf(document);
   if (!view) return undefined;
   const sheet = new view.CSSStyleSheet();
   sheet.replaceSync(css);
   return sheet;
 }
 
+const adoptedSheets = Object.getOwnPropertyDescriptor(Document.prototype, 'adoptedStyleSheets')!.set!;
 const held = new WeakMap<Document, Map<string, readonly CSSStyleSheet[]>>();
 /** Sheets of ours in the order of the cascade: what is skipped first, then the look, then what a view changes. */
 const ORDER = ['skipped', 'look', 'ground', 'forced'] as const;
@@ -16,5 +19,8 @@ export function putSheets(document: Document, purpose: (typeof ORDER)[number], s
   let all = held.get(document);
   if (!all) held.set(document, (all = new Map()));
   all.set(purpose, sheets);
-  document.adoptedStyleSheets = ORDER.flatMap((name) => [...(all.get(name) ?? [])]);
+  adoptedSheets.call(
+    document,
+    ORDER.flatMap((name) => [...(all.get(name) ?? [])]),
+  );
 }

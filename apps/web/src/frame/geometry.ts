@@ -1,8 +1,9 @@
 import { ORDER_ATTRIBUTE } from '@retoque/core';
+import { boxOf, firstIn } from './dom';
 
 /** An element of a frame by its order in the parse. */
 export const elementIn = (document: Document, order: number): HTMLElement | null =>
-  document.querySelector<HTMLElement>(`[${ORDER_ATTRIBUTE}="${order}"]`);
+  firstIn(document, `[${ORDER_ATTRIBUTE}="${order}"]`);
 
 export interface Box {
   readonly left: number;
@@ -13,8 +14,8 @@ export interface Box {
 
 /** The box of an element that is really seen; undefined when it is not rendered or fully transparent. */
 export function visibleBox(element: HTMLElement): Box | undefined {
-  const { left, top, width, height } = element.getBoundingClientRect();
+  const { left, top, width, height } = boxOf(element);
   if (width < 1 || height < 1) return undefined;
-  const seen = element.checkVisibility({ opacityProperty: true, visibilityProperty: true });
+  const seen = HTMLElement.prototype.checkVisibility.call(element, { opacityProperty: true, visibilityProperty: true });
   return seen ? { left, top, width, height } : undefined;
 }

@@ -1,4 +1,5 @@
 import { frameCss, type FrameRules } from '@retoque/core';
+import { viewOf } from './dom';
 import { putSheets } from './frame-sheets';
 
 interface Held {
@@ -15,7 +16,7 @@ const held = new WeakMap<Document, Held[]>();
  * @returns true when something has changed
  */
 export function showLook(document: Document, look: readonly FrameRules[], forced: number): boolean {
-  const view = document.defaultView;
+  const view = viewOf(document);
   if (!view) return false;
   const own = held.get(document) ?? [];
   const texts = look.map((rules) => frameCss(rules, forced));

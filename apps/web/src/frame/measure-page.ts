@@ -17,7 +17,18 @@ export interface MeasuredElement {
  * @param attribute holds an element's place; where there is none the elements are counted
  */
 export function measureDocument(document: Document, attribute: string): MeasuredElement[] {
-  const view = document.defaultView!;
+  // By the prototypes' own accessors: a form and a document answer to the names in them first. See frame/dom.ts; this
+  // function is handed to other pages as text, so it cannot call that.
+  const getter = <N extends object, T>(prototype: N, name: string) => {
+    const { get } = Object.getOwnPropertyDescriptor(prototype, name)!;
+    return (node: N) => get!.call(node) as T;
+  };
+  const parentOf = getter<Node, Element | null>(Node.prototype, 'parentElement');
+  const childNodesOf = getter<Node, NodeListOf<ChildNode>>(Node.prototype, 'childNodes');
+  const rootOf = getter<Document, Element>(Document.prototype, 'documentElement');
+  const view = getter<Document, (Window & typeof globalThis) | null>(Document.prototype, 'defaultView')(document)!;
+  const boxOf = (element: Element) => Element.prototype.getBoundingClientRect.call(element);
+  const attributeOf = (element: Element, name: string) => Element.prototype.getAttribute.call(element, name);
   const { scrollX, scrollY } = view;
   const px = (text: string): number => Number.parseFloat(text) || 0;
   const numbers = (rect: { left: number; top: number; width: number; height: number }): BoxNumbers => [
@@ -29,11 +40,11 @@ export function measureDocument(document: Document, attribute: string): Measured
 
   /** The padding box that an absolutely placed pseudo-element is placed in. */
   const holderOf = (element: Element, isFixed: boolean): BoxNumbers => {
-    for (let node: Element | null = element; node; node = node.parentElement) {
+    for (let node: Element | null = element; node; node = parentOf(node)) {
       const style = view.getComputedStyle(node);
       const holds = style.transform !== 'none' || style.filter !== 'none' || (!isFixed && style.position !== 'static');
       if (!holds) continue;
-      const rect = node.getBoundingClientRect();
+      const rect = boxOf(node);
       const [left, top] = [px(style.borderLeftWidth), px(style.borderTopWidth)];
       return numbers({
         left: rect.left + left,
@@ -65,7 +76,7 @@ export function measureDocument(document: Document, attribute: string): Measured
       y = top + px(style.top) + px(style.marginTop);
     } else {
       const own = view.getComputedStyle(element);
-      const rect = element.getBoundingClientRect();
+      const rect = boxOf(element);
       const top = rect.top + scrollY + px(own.borderTopWidth) + px(own.paddingTop);
       const bottom = rect.bottom + scrollY - px(own.borderBottomWidth) - px(own.paddingBottom);
       x = rect.left + scrollX + px(own.borderLeftWidth) + px(own.paddingLeft) + px(style.marginLeft);
@@ -82,10 +93,10 @@ export function measureDocument(document: Document, attribute: string): Measured
     return [Math.min(...xs), Math.min(...ys), Math.max(...xs) - Math.min(...xs), Math.max(...ys) - Math.min(...ys)];
   };
 
-  const range = document.createRange();
+  const range = Document.prototype.createRange.call(document);
   const linesOf = (element: Element): BoxNumbers[] => {
     const lines: BoxNumbers[] = [];
-    for (const child of element.childNodes) {
+    for (const child of childNodesOf(element)) {
       if (child.nodeType !== 3 || !child.nodeValue?.trim()) continue;
       range.selectNodeContents(child);
       for (const rect of range.getClientRects()) if (rect.width > 0 && rect.height > 0) lines.push(numbers(rect));
@@ -94,12 +105,12 @@ export function measureDocument(document: Document, attribute: string): Measured
   };
 
   const measured: MeasuredElement[] = [];
-  const all = document.querySelectorAll('*');
+  const all = Document.prototype.querySelectorAll.call(document, '*');
   for (let i = 0; i < all.length; i++) {
     const element = all[i]!;
-    const place = element.getAttribute(attribute);
-    if (place === null && document.documentElement.hasAttribute(attribute)) continue;
-    const rect = element.getBoundingClientRect();
+    const place = attributeOf(element, attribute);
+    if (place === null && attributeOf(rootOf(document), attribute) !== null) continue;
+    const rect = boxOf(element);
     const before = pseudoBox(element, 'before');
     const after = pseudoBox(element, 'after');
     if (!rect.width && !rect.height && !before && !after) continue;

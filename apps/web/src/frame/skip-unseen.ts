@@ -1,5 +1,6 @@
 import { ORDER_ATTRIBUTE } from '@retoque/core';
 import { whenIdle } from '../shell/when-idle';
+import { allIn, attributeOf, bodyOf, boxOf, childrenOf, firstChildOf, hasAttribute, parentOf, viewOf } from './dom';
 import { makeSheet, putSheets } from './frame-sheets';
 
 /** A part of a frame, in CSS pixels from the top left of its window. */
@@ -45,26 +46,26 @@ function contentSize(style: CSSStyleDeclaration): readonly [number, number] {
  * @returns how many elements are skipped, what is in them not counted
  */
 export function skipUnseen(document: Document, area: Area, keep: string): number {
-  const view = document.defaultView;
-  const { body } = document;
+  const view = viewOf(document);
+  const body = bodyOf(document);
   if (!view || !body) return 0;
   putSheets(document, 'skipped', []);
   const kept = new Set<Element>();
-  for (const element of document.querySelectorAll(keep)) {
-    for (let node: Element | null = element; node; node = node.parentElement) kept.add(node);
-    for (const inner of element.querySelectorAll('*')) kept.add(inner);
+  for (const element of allIn(document, keep)) {
+    for (let node: Element | null = element; node; node = parentOf(node)) kept.add(node);
+    for (const inner of allIn(element, '*')) kept.add(inner);
   }
   const boxes = new Map<Element, Area>();
   const reach = new Map<Element, Area>();
-  const all = [...body.querySelectorAll('*')];
-  for (const element of all) boxes.set(element, element.getBoundingClientRect());
+  const all = [...allIn(body, '*')];
+  for (const element of all) boxes.set(element, boxOf(element));
   // Children come after their parents, so backwards each is complete when its parent takes it in.
   for (const element of all.reverse()) {
     const box = boxes.get(element)!;
     const own = reach.get(element);
     const whole = own ? hull(box, own) : box;
     reach.set(element, whole);
-    const { parentElement } = element;
+    const parentElement = parentOf(element);
     if (!parentElement || parentElement === body) continue;
     const outer = reach.get(parentElement);
     reach.set(parentElement, outer ? hull(outer, whole) : whole);
@@ -72,8 +73,8 @@ export function skipUnseen(document: Document, area: Area, keep: string): number
   const seen: Element[] = [];
   const skipped: Element[] = [];
   const visit = (parent: Element) => {
-    for (const element of parent.children) {
-      if (!element.hasAttribute(ORDER_ATTRIBUTE)) continue;
+    for (const element of childrenOf(parent)) {
+      if (!hasAttribute(element, ORDER_ATTRIBUTE)) continue;
       if (kept.has(element) || meet(reach.get(element)!, area)) {
         seen.push(element);
         visit(element);
@@ -81,7 +82,7 @@ export function skipUnseen(document: Document, area: Area, keep: string): number
       }
       const { display, position } = view.getComputedStyle(element);
       if (!SKIPPABLE.has(display) || position === 'fixed') visit(element);
-      else if (element.firstElementChild) skipped.push(element);
+      else if (firstChildOf(element)) skipped.push(element);
     }
   };
   visit(body);
@@ -89,7 +90,7 @@ export function skipUnseen(document: Document, area: Area, keep: string): number
   const isMoved = () =>
     seen.some((element) => {
       const before = boxes.get(element)!;
-      const now = element.getBoundingClientRect();
+      const now = boxOf(element);
       return (['left', 'top', 'right', 'bottom'] as const).some(
         (side) => Math.abs(now[side] - before[side]) > TOLERANCE,
       );
@@ -104,11 +105,11 @@ export function skipUnseen(document: Document, area: Area, keep: string): number
 }
 
 const ruleFor = (element: Element, declarations: string) =>
-  `[${ORDER_ATTRIBUTE}="${element.getAttribute(ORDER_ATTRIBUTE)}"]{${declarations}}`;
+  `[${ORDER_ATTRIBUTE}="${attributeOf(element, ORDER_ATTRIBUTE)}"]{${declarations}}`;
 
 /** Leaves elements out; what they stand in keeps its height. */
 function without(view: Window, elements: readonly Element[]): string[] {
-  const parents = new Set(elements.flatMap((element) => element.parentElement ?? []));
+  const parents = new Set(elements.flatMap((element) => parentOf(element) ?? []));
   return [
     ...[...parents].map((parent) => ruleFor(parent, `min-height:${view.getComputedStyle(parent).height}!important`)),
     ...elements.map((element) => ruleFor(element, 'display:none!important')),

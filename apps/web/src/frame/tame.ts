@@ -1,4 +1,5 @@
 import { markerOf } from '@retoque/core';
+import { allIn, attributeOf, closestOf, hasAttribute, listen, parentOf, removeAttribute, setAttribute } from './dom';
 
 /**
  * Lets a live page be pointed at, focused, pressed and typed into, and keeps it from going anywhere. What a page's own
@@ -10,54 +11,49 @@ import { markerOf } from '@retoque/core';
 export function tame(document: Document): () => void {
   const click = (event: Event) => {
     const target = event.target as Element;
-    if (target.closest('a[href], button[type=submit], input[type=submit], button:not([type]), area')) {
+    if (closestOf(target, 'a[href], button[type=submit], input[type=submit], button:not([type]), area')) {
       event.preventDefault();
     }
-    const control = target.closest('[aria-controls]');
-    const controlled = control && document.getElementById(control.getAttribute('aria-controls') ?? '');
+    const control = closestOf(target, '[aria-controls]');
+    const controlled =
+      control && Document.prototype.getElementById.call(document, attributeOf(control, 'aria-controls') ?? '');
     if (!control || !controlled) return;
-    const open = control.getAttribute('aria-expanded') === 'true';
-    if (control.hasAttribute('aria-expanded')) control.setAttribute('aria-expanded', String(!open));
-    controlled.toggleAttribute('hidden', open);
+    const open = attributeOf(control, 'aria-expanded') === 'true';
+    if (hasAttribute(control, 'aria-expanded')) setAttribute(control, 'aria-expanded', String(!open));
+    Element.prototype.toggleAttribute.call(controlled, 'hidden', open);
   };
   const stop = (event: Event) => event.preventDefault();
-  document.addEventListener('click', click, true);
-  document.addEventListener('submit', stop, true);
-  document.addEventListener('dragstart', stop, true);
-  return () => {
-    document.removeEventListener('click', click, true);
-    document.removeEventListener('submit', stop, true);
-    document.removeEventListener('dragstart', stop, true);
-  };
+  const ends = [
+    listen(document, 'click', click),
+    listen(document, 'submit', stop),
+    listen(document, 'dragstart', stop),
+  ];
+  return () => ends.forEach((end) => end());
 }
 
 /** Plays every change in a page at a share of its speed, those to come included. */
 export function slowDown(document: Document, speed: number): () => void {
   const apply = () => {
-    for (const animation of document.getAnimations()) animation.playbackRate = speed;
+    for (const animation of Document.prototype.getAnimations.call(document)) animation.playbackRate = speed;
   };
   apply();
-  document.addEventListener('transitionrun', apply, true);
-  document.addEventListener('animationstart', apply, true);
-  return () => {
-    document.removeEventListener('transitionrun', apply, true);
-    document.removeEventListener('animationstart', apply, true);
-  };
+  const ends = [listen(document, 'transitionrun', apply), listen(document, 'animationstart', apply)];
+  return () => ends.forEach((end) => end());
 }
 
 /** Marks what was touched last, and all around it, as hovered: so phones do, until something else is touched. */
 export function hoverByTouch(document: Document): () => void {
   const marker = markerOf('hover');
   const clear = () => {
-    for (const node of document.querySelectorAll(`[${marker}]`)) node.removeAttribute(marker);
+    for (const node of allIn(document, `[${marker}]`)) removeAttribute(node, marker);
   };
   const touch = (event: Event) => {
     clear();
-    for (let node = event.target as Element | null; node; node = node.parentElement) node.setAttribute(marker, '');
+    for (let node = event.target as Element | null; node; node = parentOf(node)) setAttribute(node, marker, '');
   };
-  document.addEventListener('click', touch, true);
+  const end = listen(document, 'click', touch);
   return () => {
-    document.removeEventListener('click', touch, true);
+    end();
     clear();
   };
 }

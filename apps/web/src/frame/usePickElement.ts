@@ -1,5 +1,6 @@
 import { ORDER_ATTRIBUTE } from '@retoque/core';
 import { useEffect, useState, type RefObject } from 'react';
+import { attributeOf, closestOf, listen } from './dom';
 import { visibleBox, type Box } from './geometry';
 
 /**
@@ -18,7 +19,10 @@ export function usePickElement(
   useEffect(() => {
     const document = frame.current?.contentDocument;
     if (!loaded || !document) return;
-    const elementOf = (event: Event) => (event.target as Element).closest?.<HTMLElement>(`[${ORDER_ATTRIBUTE}]`);
+    const elementOf = (event: Event) =>
+      event.target instanceof Object && 'nodeType' in event.target && event.target !== document
+        ? closestOf(event.target as Element, `[${ORDER_ATTRIBUTE}]`)
+        : null;
     const point = (event: Event) => {
       const element = elementOf(event);
       setBox(element ? visibleBox(element) : undefined);
@@ -27,17 +31,15 @@ export function usePickElement(
       event.preventDefault();
       event.stopPropagation();
       const element = elementOf(event);
-      if (element) onPick(Number(element.getAttribute(ORDER_ATTRIBUTE)));
+      if (element) onPick(Number(attributeOf(element, ORDER_ATTRIBUTE)));
     };
     const stop = (event: Event) => event.preventDefault();
-    document.addEventListener('pointerover', point, true);
-    document.addEventListener('click', pick, true);
-    document.addEventListener('submit', stop, true);
-    return () => {
-      document.removeEventListener('pointerover', point, true);
-      document.removeEventListener('click', pick, true);
-      document.removeEventListener('submit', stop, true);
-    };
+    const ends = [
+      listen(document, 'pointerover', point),
+      listen(document, 'click', pick),
+      listen(document, 'submit', stop),
+    ];
+    return () => ends.forEach((end) => end());
   }, [frame, loaded, onPick]);
   return box;
 }

@@ -2,6 +2,7 @@ import { ORDER_ATTRIBUTE, VIEWPORTS, type MeasuredElement, type ViewportName } f
 import { useRef } from 'react';
 import type { ToMeasure } from '../engine/protocol';
 import { showLook } from '../frame/look-sheets';
+import { fontsOf } from '../frame/dom';
 import { measureDocument } from '../frame/measure-page';
 import { SafeFrame } from '../frame/SafeFrame';
 
@@ -21,7 +22,7 @@ export function MeasuringFrame({
     const document = frame.current?.contentDocument;
     if (!document) return;
     showLook(document, page.look, page.forced);
-    await document.fonts.ready;
+    await fontsOf(document).ready;
     if (frame.current?.contentDocument === document) onMeasured(measureDocument(document, ORDER_ATTRIBUTE));
   };
   return (

@@ -52,7 +52,7 @@ export function PreviewFrame({
     const document = frame.current?.contentDocument;
     if (!loaded || !document || markup === undefined) return;
     const before = put.current?.isConnected ? put.current : elementIn(document, order);
-    const template = document.createElement('template');
+    const template = Document.prototype.createElement.call(document, 'template') as HTMLTemplateElement;
     template.innerHTML = markup;
     for (const image of template.content.querySelectorAll('[src], [srcset]')) {
       const written = image.getAttribute('src') ?? '';

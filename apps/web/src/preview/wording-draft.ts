@@ -1,3 +1,4 @@
+import { lookup } from '@retoque/core';
 /** One text, link or attribute of a component that can be worded otherwise. */
 export interface WordingField {
   readonly id: number;
@@ -30,13 +31,13 @@ interface Target {
 }
 
 const REPEATED = 'li, details, article, option, tr, [role=tab], [role=option]';
-const ATTRIBUTES: Readonly<Record<string, string>> = {
+const ATTRIBUTES: Readonly<Record<string, string>> = lookup({
   href: 'Link to',
   placeholder: 'Placeholder',
   alt: 'Text of picture',
   'aria-label': 'Name for screen readers',
   title: 'Tip',
-};
+});
 const LONG = 42;
 
 const textOf = (node: Node): string => (node.textContent ?? '').replace(/\s+/g, ' ').trim();

@@ -16,6 +16,7 @@ import { useDocumentTitle } from '../shell/useDocumentTitle';
 import { Tally } from '../shell/Wedge';
 import { BringPage } from './BringPage';
 import { PageThumbnail } from './PageThumbnail';
+import { StorageNote } from './StorageNote';
 import { Button } from '../theme/Button';
 
 /** All sites of the owner, and the way to bring another page. */
@@ -72,8 +73,11 @@ export function SitesScreen() {
             <SiteSection key={site.id} site={site} onBring={() => setBringing({ site })} />
           ))}
         </Flex>
+        <Box mt="36px">
+          <StorageNote />
+        </Box>
         {anyRead ? (
-          <Box mt="32px">
+          <Box mt="14px">
             <Button variant="quiet" size="s" onClick={showHintsAgain}>
               <Lightbulb aria-hidden="true" />
               Show the first hints again

@@ -8,6 +8,7 @@ import {
   type Setting,
   type StateSheet,
   type ViewportName,
+  lookup,
 } from '@retoque/core';
 import { lazy, Suspense, useMemo, useRef, useState, type ReactNode, type RefObject } from 'react';
 import type { ComponentRef, LedgerQuery, SheetQuery, SiteColour } from '../engine/protocol';
@@ -211,7 +212,7 @@ export function Editor({
   );
 }
 
-const NOTHING: Readonly<Record<string, string>> = {};
+const NOTHING: Readonly<Record<string, string>> = lookup({});
 
 /** Ways out of a check, looked for when they are asked for, since that tries the whole component many times over. */
 function Helped({

@@ -168,7 +168,7 @@ export function Rail({
 function shortName(page: PageSummary): string {
   const path = URL.canParse(page.address) ? new URL(page.address).pathname : '';
   if (page.source === 'address' && /^\/(index\.html?)?$/.test(path)) return 'Home';
-  return page.name.split(/\s*[:|–—]\s+/)[0] ?? page.name;
+  return page.name.split(/[:|–—]\s+/)[0]?.trim() ?? page.name;
 }
 
 function groupByPage(components: readonly SiteComponent[], pages: readonly PageSummary[]): Group[] {

@@ -15,6 +15,7 @@ import { engine } from '../engine/engine';
 import type { ComponentRef } from '../engine/protocol';
 import { refKey } from '../engine/ref-key';
 import { chooseGround } from '../frame/chosen-ground';
+import { boxOf, closestOf } from '../frame/dom';
 import { elementIn } from '../frame/geometry';
 import { createSkipper, type Area } from '../frame/skip-unseen';
 import { showLook } from '../frame/look-sheets';
@@ -37,6 +38,8 @@ const ROOM_AROUND = 14;
 const SMALLEST = 0.45;
 
 /** One state of a part, on its real page, with the figure that speaks for it. */
+const heldBy = (element: Element | null, keep: string) => element && closestOf(element, keep);
+
 export function StateFrame({
   component,
   part,
@@ -190,13 +193,16 @@ function Picture({
     const room = holder.current;
     const element = document ? elementIn(document, order) : null;
     if (!inner || !element || !room) return;
-    const before = element.getBoundingClientRect();
+    const before = boxOf(element);
     inner.scrollTo({
       top: inner.scrollY + before.top + before.height / 2 - inner.innerHeight / 2,
       behavior: 'instant',
     });
-    const box = element.getBoundingClientRect();
-    setSeen(box.width > 0 && element.checkVisibility({ opacityProperty: true, visibilityProperty: true }));
+    const box = boxOf(element);
+    setSeen(
+      box.width > 0 &&
+        HTMLElement.prototype.checkVisibility.call(element, { opacityProperty: true, visibilityProperty: true }),
+    );
     const width = room.clientWidth;
     const full = room.clientHeight;
     const fitted = Math.min(
@@ -260,7 +266,7 @@ function Picture({
 
   useEffect(() => {
     const document = frame.current?.contentDocument;
-    if (loaded && document) chooseGround(document, elementIn(document, order)?.closest(keep) ?? null, ground);
+    if (loaded && document) chooseGround(document, heldBy(elementIn(document, order), keep), ground);
   }, [loaded, ground, order, keep, frame]);
 
   useEffect(() => {

@@ -833,7 +833,7 @@ export function StyleBench({
             onClose={closeDialog}
           />
         ) : null}
-        {dialog === 'anew' ? <AddComponent site={site} page={page} kept={kept} onClose={closeDialog} /> : null}
+        {dialog === 'anew' ? <AddComponent site={site} page={page} onClose={closeDialog} /> : null}
         {across !== undefined ? (
           <AcrossSite
             siteId={site.id}

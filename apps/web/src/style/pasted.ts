@@ -20,7 +20,7 @@ export function readPasted(
   columns: readonly string[],
   rowOf: (key: string) => Row | undefined,
 ): Pasted {
-  const lines = text.replace(/\r\n?/g, '\n').replace(/\n+$/, '').split('\n');
+  const lines = text.replace(/\r\n?/g, '\n').trimEnd().split('\n');
   const isTable = lines.some((line) => line.includes('\t'));
   if (!isTable && isBlock(text)) {
     const block = readBlock(text);

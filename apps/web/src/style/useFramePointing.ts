@@ -4,6 +4,7 @@ import { useEffect, type PointerEvent, type MouseEvent, type RefObject } from 'r
 import { engine } from '../engine/engine';
 import type { ComponentRef } from '../engine/protocol';
 import { refKey } from '../engine/ref-key';
+import { attributeOf, boxOf, elementAt, firstIn, parentOf, rectsOf } from '../frame/dom';
 import { onPointed, pointAt, type Pointed } from './pointed';
 
 interface At {
@@ -15,7 +16,8 @@ interface At {
 function elementUnder(frame: HTMLIFrameElement, { clientX, clientY }: At): Element | null {
   const box = frame.getBoundingClientRect();
   const scale = box.width / Math.max(1, frame.clientWidth);
-  return frame.contentDocument?.elementFromPoint((clientX - box.left) / scale, (clientY - box.top) / scale) ?? null;
+  const { contentDocument } = frame;
+  return contentDocument ? elementAt(contentDocument, (clientX - box.left) / scale, (clientY - box.top) / scale) : null;
 }
 
 /** Draws a box over the picture where the part stands in it, and marks the frame of the column that is pointed at. */
@@ -30,15 +32,15 @@ function show(
   const outline = button.querySelector<HTMLElement>('.outline');
   if (!outline) return;
   const element = orders.flatMap((order) => {
-    const found = frame?.contentDocument?.querySelector(`[${ORDER_ATTRIBUTE}="${order}"]`);
-    return found && found.getClientRects().length ? [found] : [];
+    const found = frame?.contentDocument ? firstIn(frame.contentDocument, `[${ORDER_ATTRIBUTE}="${order}"]`) : null;
+    return found && rectsOf(found).length ? [found] : [];
   })[0];
   outline.hidden = !pointed || !element;
   if (!pointed || !element || !frame?.parentElement) return;
   const room = frame.parentElement.getBoundingClientRect();
   const box = frame.getBoundingClientRect();
   const scale = box.width / Math.max(1, frame.clientWidth);
-  const inner = element.getBoundingClientRect();
+  const inner = boxOf(element);
   outline.style.left = `${box.left - room.left + inner.left * scale}px`;
   outline.style.top = `${box.top - room.top + inner.top * scale}px`;
   outline.style.width = `${inner.width * scale}px`;
@@ -76,8 +78,8 @@ export function useFramePointing(
   /** The part under a point, the innermost; undefined where there is none. */
   const at = (point: At): string | undefined => {
     if (!frame.current || !parts) return undefined;
-    for (let node = elementUnder(frame.current, point); node; node = node.parentElement) {
-      const name = parts.get(Number(node.getAttribute(ORDER_ATTRIBUTE)));
+    for (let node = elementUnder(frame.current, point); node; node = parentOf(node)) {
+      const name = parts.get(Number(attributeOf(node, ORDER_ATTRIBUTE)));
       if (name !== undefined) return name;
     }
     return undefined;

@@ -4,6 +4,7 @@ import { useMemo } from 'react';
 import { pageQuery } from '../api/queries';
 import { equip } from '../measuring/equip';
 import { enginePage, surveyEngine } from '../engine/engine';
+import { findComponents } from '../engine/find-components';
 import type { FoundWithChecks } from '../engine/protocol';
 import { keptLooks } from './kept';
 import type { ViewportBounds } from '@retoque/core';
@@ -40,11 +41,11 @@ export function useSiteComponents(
         enabled: version !== undefined && kept !== undefined,
         staleTime: Infinity,
         placeholderData: (previous: FoundWithChecks[] | undefined) => previous,
-        queryFn: async () => {
+        queryFn: async ({ signal }) => {
           const opened = enginePage(whole!);
           await surveyEngine().open(opened);
           await equip(surveyEngine(), page.id, opened.id);
-          return surveyEngine().find(opened.id, page.id, bounds, looks);
+          return findComponents(surveyEngine(), { versionId: opened.id, pageId: page.id, bounds, looks }, signal);
         },
       };
     }),

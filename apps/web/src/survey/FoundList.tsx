@@ -1,8 +1,12 @@
 import { Box, chakra } from '@chakra-ui/react';
 import { kindNamed } from '@retoque/core';
-import { useRef, type KeyboardEvent } from 'react';
+import { useRef, useState, type KeyboardEvent } from 'react';
 import type { FoundWithChecks } from '../engine/protocol';
 import { Tally } from '../shell/Wedge';
+import { Button } from '../theme/Button';
+
+/** Rows that are drawn; further ones on request. */
+const SHOWN_AT_ONCE = 300;
 
 const Row = chakra('button', {
   base: {
@@ -34,8 +38,9 @@ export function FoundList({
   onPick: (component: FoundWithChecks) => void;
 }) {
   const list = useRef<HTMLDivElement>(null);
+  const [most, setMost] = useState(SHOWN_AT_ONCE);
   const regions = new Map<string, FoundWithChecks[]>();
-  for (const component of components)
+  for (const component of components.slice(0, most))
     regions.set(component.region, [...(regions.get(component.region) ?? []), component]);
 
   const move = (event: KeyboardEvent) => {
@@ -70,7 +75,7 @@ export function FoundList({
                 {component.name}
               </Box>
               <Box as="span" fontSize="12px">
-                <Tally short={component.short} unsure={component.unsure} />
+                {component.counted ? <Tally short={component.short} unsure={component.unsure} /> : '…'}
               </Box>
               <Box as="span" color="ink3" fontSize="12px" gridColumn="1 / -1" display="flex" gap="8px" minWidth="0">
                 <Box as="span" flexShrink={0}>
@@ -91,6 +96,11 @@ export function FoundList({
           ))}
         </Box>
       ))}
+      {components.length > most ? (
+        <Button variant="quiet" size="s" ml="8px" mt="8px" onClick={() => setMost(most + SHOWN_AT_ONCE)}>
+          Show more of the other {(components.length - most).toLocaleString()}
+        </Button>
+      ) : null}
     </Box>
   );
 }

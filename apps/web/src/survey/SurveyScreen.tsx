@@ -21,6 +21,7 @@ import { VIEWPORT_CHOICES } from '../shell/viewports';
 import { FoundList } from './FoundList';
 import { OutlineLayer } from './OutlineLayer';
 import { PageChoice } from './PageChoice';
+import { SetAside } from './SetAside';
 import { useFound } from './useFound';
 import { useOutlines } from './useOutlines';
 import { Button } from '../theme/Button';
@@ -126,7 +127,11 @@ export function SurveyScreen() {
           <Box padding="14px 16px 10px">
             <PageChoice siteId={siteId} pageId={pageId} pages={site.data?.pages ?? []} />
             <Box color="ink2" mt="8px">
-              {found.isPending ? 'Looking for components…' : summary(components.length, shortCount)}
+              {found.isPending
+                ? 'Looking for components…'
+                : found.isError
+                  ? 'The components of this page could not be worked out.'
+                  : summary(components, shortCount)}
             </Box>
             <Button mt="6px" ml="-8px" variant="quiet" size="s" disabled={!opened.data} onClick={() => setAdding(true)}>
               <Plus aria-hidden="true" />
@@ -172,6 +177,7 @@ export function SurveyScreen() {
             to see all its states side by side.
           </Hint>
           {error ? <Notice tone="short">{error.message}</Notice> : null}
+          {page.data ? <SetAside pageId={pageId} changes={page.data.version.changes} /> : null}
           {page.data?.version.notes.length ? <Notice>{page.data.version.notes.join(' ')}</Notice> : null}
           <Box ref={stage.ref} flex="1" minHeight={{ base: '460px', lg: '0' }} position="relative" overflow="hidden">
             {html.data ? (
@@ -208,15 +214,18 @@ export function SurveyScreen() {
       </Flex>
       {adding && site.data && page.data ? (
         <Suspense>
-          <AddComponent site={site.data} page={page.data} kept={kept.data ?? []} onClose={() => setAdding(false)} />
+          <AddComponent site={site.data} page={page.data} onClose={() => setAdding(false)} />
         </Suspense>
       ) : null}
     </Flex>
   );
 }
 
-function summary(count: number, short: number): string {
+function summary(components: readonly FoundWithChecks[], short: number): string {
+  const count = components.length;
   if (!count) return 'No components were found on this page.';
+  const counted = components.filter((item) => item.counted).length;
+  if (counted < count) return `${count} components, ${counted} of them looked at so far, ${short} short of contrast`;
   const found = `${count} ${count === 1 ? 'component' : 'components'}`;
   return short ? `${found}, ${short} of them short of contrast` : `${found}, all with enough contrast`;
 }

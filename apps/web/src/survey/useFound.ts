@@ -1,25 +1,30 @@
 import type { Component } from '@retoque/contract';
 import type { ViewportBounds } from '@retoque/core';
-import { useQuery } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { engine } from '../engine/engine';
+import { findComponents } from '../engine/find-components';
+import type { FoundWithChecks } from '../engine/protocol';
 import { equip } from '../measuring/equip';
 import { keptLooks } from '../style/kept';
 
-/** The components of a page, with how they fare under the looks that are kept for them. */
+/** The components of a page, with how they fare under the looks that are kept for them, as far as that is counted. */
 export function useFound(
   versionId: string | undefined,
   pageId: string,
   bounds: ViewportBounds | undefined,
   kept: readonly Component[] | undefined,
 ) {
+  const client = useQueryClient();
   const looks = keptLooks(kept ?? []);
-  return useQuery({
-    queryKey: ['engine', 'find', versionId, looks, bounds],
+  const queryKey = ['engine', 'find', versionId, looks, bounds];
+  return useQuery<FoundWithChecks[]>({
+    queryKey,
     enabled: versionId !== undefined && kept !== undefined && bounds !== undefined,
     placeholderData: (previous) => previous,
-    queryFn: async () => {
+    queryFn: async ({ signal }) => {
       await equip(engine(), pageId, versionId!);
-      return engine().find(versionId!, pageId, bounds!, looks);
+      const query = { versionId: versionId!, pageId, bounds: bounds!, looks };
+      return findComponents(engine(), query, signal, (found) => client.setQueryData(queryKey, found));
     },
   });
 }

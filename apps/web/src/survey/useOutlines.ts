@@ -1,11 +1,20 @@
 import { ORDER_ATTRIBUTE } from '@retoque/core';
 import { useCallback, useEffect, useState, type RefObject } from 'react';
 import type { FoundWithChecks } from '../engine/protocol';
+import { allIn, attributeOf, bodyOf, boxOf, fontsOf, listen, parentOf, rootOf } from '../frame/dom';
 import { elementIn, visibleBox, type Box } from '../frame/geometry';
 
 export interface Outline {
   readonly component: FoundWithChecks;
   readonly boxes: readonly Box[];
+}
+
+/** Elements of components beyond which only those on screen are outlined. */
+const MANY = 1500;
+
+function isOnScreen(element: Element, { innerHeight }: Window): boolean {
+  const { top, bottom } = boxOf(element);
+  return bottom > 0 && top < innerHeight;
 }
 
 /**
@@ -25,20 +34,25 @@ export function useOutlines(
   useEffect(() => {
     const view = frame.current?.contentWindow;
     const document = frame.current?.contentDocument;
-    if (!loaded || !view || !document?.body) return;
+    if (!loaded || !view || !document || !bodyOf(document)) return;
     // What is the whole page, such as its scrollbar, is picked in the list alone.
     const placed = components.filter((item) => !item.elements.includes(0));
     const owners = new Map(placed.flatMap((item) => item.elements.map((order) => [String(order), item] as const)));
     let pending = 0;
+    const byOrder = new Map(
+      [...allIn(document, `[${ORDER_ATTRIBUTE}]`)].map((element) => [attributeOf(element, ORDER_ATTRIBUTE), element]),
+    );
+    const isMany = owners.size > MANY;
     const measure = () => {
       pending = 0;
       setOutlines(
         placed.map((component) => ({
           component,
           boxes: component.elements.flatMap((order) => {
-            const element = elementIn(document, order);
-            const box = element ? visibleBox(element) : undefined;
-            return box ? [box] : [];
+            const element = byOrder.get(String(order));
+            // Of very many only those that are seen are drawn.
+            if (!element || (isMany && !isOnScreen(element, view))) return [];
+            return visibleBox(element) ?? [];
           }),
         })),
       );
@@ -48,8 +62,8 @@ export function useOutlines(
     };
     const ownerOf = (target: EventTarget | null): FoundWithChecks | undefined => {
       let node = target as Element | null;
-      for (; node; node = node.parentElement) {
-        const owner = owners.get(node.getAttribute(ORDER_ATTRIBUTE) ?? '');
+      for (; node; node = parentOf(node)) {
+        const owner = owners.get(attributeOf(node, ORDER_ATTRIBUTE) ?? '');
         if (owner) return owner;
       }
       return undefined;
@@ -67,25 +81,22 @@ export function useOutlines(
 
     measure();
     const observer = new ResizeObserver(soon);
-    observer.observe(document.documentElement);
-    observer.observe(document.body);
-    document.addEventListener('click', click, true);
-    document.addEventListener('auxclick', click, true);
-    document.addEventListener('submit', stop, true);
-    document.addEventListener('pointerover', point, true);
-    document.documentElement.addEventListener('pointerleave', leave);
-    document.addEventListener('transitionend', soon, true);
+    observer.observe(rootOf(document));
+    observer.observe(bodyOf(document));
+    const ends = [
+      listen(document, 'click', click),
+      listen(document, 'auxclick', click),
+      listen(document, 'submit', stop),
+      listen(document, 'pointerover', point),
+      listen(rootOf(document), 'pointerleave', leave, false),
+      listen(document, 'transitionend', soon),
+    ];
     view.addEventListener('scroll', soon, { passive: true, capture: true });
-    void document.fonts.ready.then(soon);
+    void fontsOf(document).ready.then(soon);
     return () => {
       cancelAnimationFrame(pending);
       observer.disconnect();
-      document.removeEventListener('click', click, true);
-      document.removeEventListener('auxclick', click, true);
-      document.removeEventListener('submit', stop, true);
-      document.removeEventListener('pointerover', point, true);
-      document.documentElement?.removeEventListener('pointerleave', leave);
-      document.removeEventListener('transitionend', soon, true);
+      ends.forEach((end) => end());
       view.removeEventListener('scroll', soon, { capture: true });
     };
   }, [frame, loaded, components, onPick, onPoint]);

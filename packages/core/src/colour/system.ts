@@ -1,10 +1,11 @@
+import { lookup } from '../lookup.js';
 type Pair = readonly [light: string, dark: string];
 
 /**
  * System colours (CSS Color 4, sections 6.2 and A.1) as Chromium on Linux resolves them, in the light and in the dark
  * scheme. Lower-case names; values are rgb() text. Read off Chromium 156.
  */
-const COLOURS: Readonly<Record<string, Pair>> = {
+const COLOURS: Readonly<Record<string, Pair>> = lookup({
   accentcolor: ['rgb(0, 117, 255)', 'rgb(0, 117, 255)'],
   accentcolortext: ['rgb(255, 255, 255)', 'rgb(255, 255, 255)'],
   activetext: ['rgb(255, 0, 0)', 'rgb(255, 0, 0)'],
@@ -25,10 +26,10 @@ const COLOURS: Readonly<Record<string, Pair>> = {
   selecteditemtext: ['rgb(255, 255, 255)', 'rgb(59, 59, 59)'],
   visitedtext: ['rgb(85, 26, 139)', 'rgb(208, 173, 240)'],
   '-webkit-focus-ring-color': ['rgb(16, 16, 16)', 'rgb(238, 238, 238)'],
-};
+});
 
 /** Older names, each standing for a newer one (CSS Color 4, appendix A). */
-const OLDER: Readonly<Record<string, string>> = {
+const OLDER: Readonly<Record<string, string>> = lookup({
   activeborder: 'buttonborder',
   activecaption: 'canvas',
   appworkspace: 'canvas',
@@ -55,7 +56,7 @@ const OLDER: Readonly<Record<string, string>> = {
   '-webkit-link': 'linktext',
   '-webkit-activelink': 'activetext',
   '-webkit-text': 'canvastext',
-};
+});
 
 /** The value of a system colour as rgb() text; undefined for any other word. */
 export function systemColour(name: string, scheme: 'light' | 'dark' = 'light'): string | undefined {

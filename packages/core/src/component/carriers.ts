@@ -3,6 +3,7 @@ import { canBeDisabled, inputType, isDisabled, isField, isPlaceholderShown } fro
 import { bitOf, CARRIED_ATOMS, INVALID, type CarriedAtom, type StateBits } from '../css/selector/states.js';
 import type { MarkupChange } from '../page/stage.js';
 import { ancestors, type ElementNode } from '../page/tree.js';
+import { lookup } from '../lookup.js';
 
 /** How the markup of one element says that it is in a state. */
 export interface StateCarrier {
@@ -111,12 +112,12 @@ const INVALID_FIELD: StateCarrier = {
 };
 
 /** Something that a field of its type could hold, so that it counts as filled. */
-const SAMPLE: Readonly<Record<string, string>> = {
+const SAMPLE: Readonly<Record<string, string>> = lookup({
   email: 'ada@example.org',
   url: 'https://example.org/',
   tel: '01234 567890',
   number: '2',
-};
+});
 
 const FILLED: StateCarrier = {
   atom: 'filled',

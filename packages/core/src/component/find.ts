@@ -3,7 +3,7 @@ import { InvalidSelectorError } from '../css/selector/match.js';
 import { compareSpecificity } from '../css/selector/specificity.js';
 import { stripStates } from '../css/selector/strip-states.js';
 import type { PageStyles } from '../css/styles.js';
-import { locatorFor, selectAll, type Locator } from '../page/locator.js';
+import { isReached, locatorFor, selectAll, type Locator } from '../page/locator.js';
 import { pathSelector } from '../page/path.js';
 import { ancestors, textOf, type ElementNode, type PageTree } from '../page/tree.js';
 import type { Kind } from './kind.js';
@@ -12,6 +12,7 @@ import { KINDS } from './kinds/index.js';
 import { LINK } from './kinds/link.js';
 import { findParts } from './parts.js';
 import { headingText } from './signs.js';
+import { lookup } from '../lookup.js';
 
 /** A component found on a page: the elements that one selector of the site reaches. */
 export interface FoundComponent {
@@ -30,7 +31,7 @@ export interface FoundComponent {
 const LOOKS = new Set(['color', 'background-color', 'background-image', 'border-top-color', 'border-bottom-color']);
 const CERTAIN_ENOUGH = 0.5;
 
-const REGIONS: Readonly<Record<string, string>> = {
+const REGIONS: Readonly<Record<string, string>> = lookup({
   header: 'Header',
   nav: 'Navigation',
   main: 'Main content',
@@ -38,7 +39,7 @@ const REGIONS: Readonly<Record<string, string>> = {
   aside: 'Aside',
   dialog: 'Dialog',
   form: 'Form',
-};
+});
 
 function regionOf(element: ElementNode): string {
   for (const node of ancestors(element)) {
@@ -100,7 +101,7 @@ function siteSelector(element: ElementNode, styles: PageStyles): string | undefi
     const stripped = entry.selector.text.includes('&') ? undefined : stripStates(entry.selector.text);
     if (!stripped || stripped === '*' || stripped.endsWith(' *')) continue;
     try {
-      if (selectAll(styles.tree, stripped).includes(element)) return stripped;
+      if (isReached(styles.tree, stripped, element)) return stripped;
     } catch (error) {
       if (!(error instanceof InvalidSelectorError)) throw error;
     }
@@ -124,6 +125,8 @@ const sameSet = (a: readonly ElementNode[], b: readonly ElementNode[]): boolean 
   a.length === b.length && a.every((element, i) => element === b[i]);
 
 const MAX_EXCLUDED = 3;
+/** Elements of one place that nothing tells apart are listed one by one up to this many; past it nobody reads them. */
+const MAX_ONE_BY_ONE = 100;
 
 interface Group {
   readonly kind: Kind;
@@ -209,7 +212,8 @@ function fittingSelector(group: readonly ElementNode[], base: string, tree: Page
 
 /** The site's selector without what its other, more particular selectors reach; no weight is added. */
 function excludingOthers(group: Group, all: Iterable<Group>, tree: PageTree): string | undefined {
-  const extra = new Set(selectAll(tree, group.base).filter((element) => !group.elements.includes(element)));
+  const own = new Set(group.elements);
+  const extra = new Set(selectAll(tree, group.base).filter((element) => !own.has(element)));
   const others: string[] = [];
   for (const other of all) {
     if (other === group || !other.elements.some((element) => extra.has(element))) continue;
@@ -219,6 +223,15 @@ function excludingOthers(group: Group, all: Iterable<Group>, tree: PageTree): st
   if (extra.size || !others.length || others.length > MAX_EXCLUDED) return undefined;
   const selector = `${group.base}:not(:where(${others.join(', ')}))`;
   return sameSet(selectAll(tree, selector), group.elements) ? selector : undefined;
+}
+
+/** The same without elements that other selectors do not tell apart, by what those are called themselves. */
+function excludingCompounds({ base, elements }: Group, tree: PageTree): string | undefined {
+  const own = new Set(elements);
+  const extra = new Set(selectAll(tree, base).flatMap((element) => (own.has(element) ? [] : [ownCompound(element)])));
+  if (!extra.size || extra.size > MAX_EXCLUDED) return undefined;
+  const selector = `${base}:not(:where(${[...extra].join(', ')}))`;
+  return sameSet(selectAll(tree, selector), elements) ? selector : undefined;
 }
 
 /** The nearest ancestor that tells groups of the same selector apart: a landmark, or one with a name of its own. */
@@ -270,7 +283,10 @@ export function findComponents(styles: PageStyles): FoundComponent[] {
   for (const { kind, base, elements } of whole) add(kind, base, elements);
   for (const group of groups.values()) {
     const { kind, base, elements } = group;
-    const selector = fittingSelector(elements, base, tree) ?? excludingOthers(group, groups.values(), tree);
+    const selector =
+      fittingSelector(elements, base, tree) ??
+      excludingOthers(group, groups.values(), tree) ??
+      excludingCompounds(group, tree);
     if (selector !== undefined) {
       add(kind, selector, elements);
       continue;
@@ -285,7 +301,7 @@ export function findComponents(styles: PageStyles): FoundComponent[] {
       const narrow = fittingSelector(part, base, tree);
       if (narrow !== undefined) add(kind, narrow, part);
       else
-        for (const element of part)
+        for (const element of part.slice(0, MAX_ONE_BY_ONE))
           add(kind, fittingSelector([element], base, tree) ?? pathSelector(element), [element]);
     }
   }

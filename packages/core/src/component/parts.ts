@@ -1,3 +1,4 @@
+import { splitOutside } from '../value/split-text.js';
 import { InvalidSelectorError } from '../css/selector/match.js';
 import { CARRIED_ATOMS, type CarriedAtom } from '../css/selector/states.js';
 import type { Subject } from '../look/subject.js';
@@ -28,7 +29,7 @@ export const MAX_PART_ELEMENTS = 200;
 
 /** A kind's selector from its root, written out for a component. */
 export function fromRoot(find: string, root: string): string {
-  const several = /,(?![^(]*\))/.test(root);
+  const several = splitOutside(root, (character) => character === ',').length > 1;
   return find.replaceAll(':scope', several ? `:is(${root})` : root);
 }
 

@@ -1,3 +1,4 @@
+import { lookup } from '../lookup.js';
 import { atomsOf, bitsOf, closeBits, FOCUS, FOCUS_VISIBLE, type Atom, type StateBits } from '../css/selector/states.js';
 import type { StateColumn } from './kind.js';
 
@@ -30,7 +31,7 @@ export type StateName = keyof typeof STATE_COLUMNS;
 export const POINTED: readonly StateName[] = ['default', 'hover', 'focus', 'pressed'];
 export const STILL: readonly StateName[] = ['default'];
 
-const LABELS: Readonly<Record<Atom, string>> = {
+const LABELS: Readonly<Record<Atom, string>> = lookup({
   link: 'Not visited',
   visited: 'Visited',
   filled: 'Filled',
@@ -43,7 +44,7 @@ const LABELS: Readonly<Record<Atom, string>> = {
   invalid: 'Invalid',
   active: 'Pressed',
   disabled: 'Disabled',
-};
+});
 
 export const setBits = (state: StateColumn): StateBits => closeBits(bitsOf(state.atoms));
 export const shownBits = (state: StateColumn): StateBits => closeBits(bitsOf(state.shown));
@@ -73,7 +74,7 @@ export function columnFor(bits: StateBits): StateColumn {
 
 /** The column that a name stands for; undefined when an atom in it is not known. */
 export function columnNamed(name: string): StateColumn | undefined {
-  if (name in STATE_COLUMNS) return STATE_COLUMNS[name as StateName];
+  if (Object.hasOwn(STATE_COLUMNS, name)) return STATE_COLUMNS[name as StateName];
   let bits = 0;
   for (const word of name.split('+')) {
     if (!(word in LABELS)) return undefined;

@@ -1,8 +1,9 @@
 import type { ElementStyle } from './styles.js';
 import { WIDGET_DISPLAY, widgetBox } from './widget.js';
+import { lookup } from '../lookup.js';
 
 /** `display` of what is taken out of the flow or laid out by a flex or grid container (CSS Display 3, section 2.7). */
-const AS_BLOCK: Readonly<Record<string, string>> = {
+const AS_BLOCK: Readonly<Record<string, string>> = lookup({
   inline: 'block',
   'inline-block': 'block',
   'inline-table': 'table',
@@ -22,10 +23,10 @@ const AS_BLOCK: Readonly<Record<string, string>> = {
   ruby: 'block ruby',
   'ruby-text': 'block',
   'inline math': 'math',
-};
+});
 
 /** Two-word values that have an older single word (CSS Display 3, section 2.6). */
-const SHORT: Readonly<Record<string, string>> = {
+const SHORT: Readonly<Record<string, string>> = lookup({
   'block flow': 'block',
   'inline flow': 'inline',
   'inline flow-root': 'inline-block',
@@ -44,7 +45,7 @@ const SHORT: Readonly<Record<string, string>> = {
   '-webkit-flex': 'flex',
   '-webkit-inline-flex': 'inline-flex',
   flow: 'block',
-};
+});
 
 const LAYS_OUT_CHILDREN = new Set(['flex', 'inline-flex', 'grid', 'inline-grid', '-webkit-box', '-webkit-inline-box']);
 

@@ -1,4 +1,4 @@
-import { parse } from 'css-tree';
+import { parse } from './parser.js';
 import type { ElementNode } from '../page/tree.js';
 import { expandDeclaration } from './declaration.js';
 import { compareSpecificity, NO_SPECIFICITY, type Specificity } from './selector/specificity.js';

@@ -2,6 +2,7 @@ import { generate, type CssNode } from 'css-tree';
 import type { ContainerCondition } from './sheet.js';
 import type { ElementStyle } from './styles.js';
 import { compareBy, evaluateJoined, type Truth } from './truth.js';
+import { lookup } from '../lookup.js';
 
 /** Content size of a container, in CSS pixels; an axis that is not known is undefined. */
 export interface ContainerSize {
@@ -25,12 +26,12 @@ interface Loose {
   rightComparison?: string | null;
 }
 
-const AXES: Readonly<Record<string, 'width' | 'height'>> = {
+const AXES: Readonly<Record<string, 'width' | 'height'>> = lookup({
   width: 'width',
   'inline-size': 'width',
   height: 'height',
   'block-size': 'height',
-};
+});
 
 /** Evaluates the query of one container (CSS Conditional 5, section 5). */
 class Query {

@@ -8,6 +8,11 @@ const INSETS =
 
 export const environmentVariable = (name: string): string | undefined => (INSETS.test(name) ? '0px' : undefined);
 
+/** In a circle that is longer than this what is further along counts as not set, as the circle makes it anyway. */
+const MAX_OPEN = 1000;
+
+const REFERENCE = /var\(\s*(--[^\s,()]+)/gi;
+
 /**
  * Custom properties of one element. Properties that refer to each other in a circle are all invalid, whatever fallbacks
  * they have (CSS Custom Properties 1, section 2.3).
@@ -22,6 +27,34 @@ export class CustomProperties {
 
   get(name: string): string | undefined {
     if (this.values.has(name)) return this.values.get(name);
+    if (!this.open.length) this.resolveReferences(name);
+    return this.resolve(name);
+  }
+
+  /** Works out what a property refers to before itself, from the far end: chains may be longer than calls can nest. */
+  private resolveReferences(first: string): void {
+    const seen = new Set([first]);
+    const path = [{ name: first, references: this.referencesOf(first) }];
+    for (let top = path.at(-1); top; top = path.at(-1)) {
+      const next = top.references.pop();
+      if (next === undefined) {
+        path.pop();
+        if (path.length) this.resolve(top.name);
+      } else if (!seen.has(next) && !this.values.has(next)) {
+        seen.add(next);
+        path.push({ name: next, references: this.referencesOf(next) });
+      }
+    }
+  }
+
+  private referencesOf(name: string): string[] {
+    const declared = this.style.winner(name)?.declaration;
+    return declared?.substitutes ? [...declared.value.matchAll(REFERENCE)].map((match) => match[1]!) : [];
+  }
+
+  private resolve(name: string): string | undefined {
+    if (this.values.has(name)) return this.values.get(name);
+    if (this.open.length >= MAX_OPEN) return undefined;
     const at = this.open.indexOf(name);
     if (at >= 0) {
       for (const member of this.open.slice(at)) this.cyclic.add(member);
@@ -52,7 +85,7 @@ export class CustomProperties {
     }
     if (word === 'initial') return registered?.initial;
     const value = substitute(declared, {
-      property: (other) => this.get(other),
+      property: (other) => this.resolve(other),
       environment: environmentVariable,
     });
     if (value === undefined) return registered ? this.unset(name) : undefined;

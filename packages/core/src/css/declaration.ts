@@ -34,7 +34,7 @@ function simpleNode(text: string): CssNode | undefined {
 }
 
 const SIMPLE_FUNCTION = /^([a-z-]+)\(([\w#.%+ ,/-]*)\)$/i;
-const SEPARATORS = /\s*([,/])\s*|\s+/;
+const SEPARATORS = /([,/])|\s+/;
 
 /** `rgb(1 2 3 / 50%)`, `translate(10px, 0)`: a function of plain terms. */
 function parseSimpleFunction(text: string): Value | undefined {

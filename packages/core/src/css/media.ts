@@ -1,6 +1,7 @@
 import { generate, type CssNode } from 'css-tree';
 import type { Environment } from './environment.js';
 import { compareBy, evaluateJoined, not, type Truth } from './truth.js';
+import { lookup } from '../lookup.js';
 
 /** A parsed `@media` prelude; evaluated against an environment. */
 export interface MediaQueryList {
@@ -41,7 +42,7 @@ function evaluateCondition(node: CssNode, environment: Environment): Truth {
 }
 
 /** Relative units in a query refer to the initial value, so one em is 16 px (Media Queries 5, section 1.3). */
-const LENGTH_PX: Readonly<Record<string, number>> = {
+const LENGTH_PX: Readonly<Record<string, number>> = lookup({
   px: 1,
   em: 16,
   rem: 16,
@@ -51,8 +52,8 @@ const LENGTH_PX: Readonly<Record<string, number>> = {
   cm: 96 / 2.54,
   mm: 96 / 25.4,
   q: 96 / 101.6,
-};
-const RESOLUTION_DPPX: Readonly<Record<string, number>> = { dppx: 1, x: 1, dpi: 1 / 96, dpcm: 2.54 / 96 };
+});
+const RESOLUTION_DPPX: Readonly<Record<string, number>> = lookup({ dppx: 1, x: 1, dpi: 1 / 96, dpcm: 2.54 / 96 });
 
 function numberOf(node: CssNode): number | undefined {
   if (node.type === 'Number') return Number(node.value);

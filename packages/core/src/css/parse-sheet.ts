@@ -1,7 +1,6 @@
 import {
   find,
   generate,
-  parse,
   string as cssString,
   type Atrule,
   type Block,
@@ -10,6 +9,7 @@ import {
   type StyleSheet,
 } from 'css-tree';
 import { splitBlock } from './nested.js';
+import { MAX_BRACKETS, parse, withinBrackets } from './parser.js';
 import { compileParsedList, compileText, InvalidSelectorError } from './selector/match.js';
 import type { CompiledSelector } from './selector/types.js';
 import {
@@ -28,7 +28,7 @@ import { supports } from './supports.js';
 
 /** Sheets past this many characters are refused by importers; the core itself never hangs on them. */
 export const MAX_SHEET_LENGTH = 4_000_000;
-const MAX_NESTING = 64;
+const MAX_NESTING = MAX_BRACKETS;
 
 export interface SheetOptions {
   /** Address that relative url() refer to. */
@@ -54,7 +54,8 @@ const listOf = (node: CssNode | null | undefined): CssNode[] =>
  *
  * @param name shown in explanations as the sheet's name
  */
-export function parseSheet(name: string, text: string, options: SheetOptions = {}): ParsedSheet {
+export function parseSheet(name: string, source: string, options: SheetOptions = {}): ParsedSheet {
+  const text = withinBrackets(source);
   const rules: StyleRule[] = [];
   const layers: LayerEntry[] = [];
   const imports: SheetImport[] = [];

@@ -9,7 +9,7 @@ export function quirkyText(property: string, text: string): string {
   if (text.includes('(')) return text;
   if (UNITLESS.test(property)) {
     return text.replace(
-      /(^|\s)([+-]?(?:\d+\.?\d*|\.\d+))(?=$|\s)/g,
+      /(^|\s)([+-]?(?:\d+(?:\.\d*)?|\.\d+))(?=$|\s)/g,
       (_, before: string, number: string) => `${before}${number}px`,
     );
   }

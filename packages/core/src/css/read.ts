@@ -1,4 +1,5 @@
-import { parse, type CssNode, type ParseOptions } from 'css-tree';
+import type { CssNode, ParseOptions } from 'css-tree';
+import { parse } from './parser.js';
 
 /**
  * Parses a piece of CSS that must be right as a whole: a selector, a query, a value.

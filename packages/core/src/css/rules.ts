@@ -99,10 +99,7 @@ class Buckets {
       if (list) for (const entry of list) found.push(entry);
     };
     if (element.id !== undefined) take(this.byKey.get(`#${element.id}`));
-    const { classes } = element;
-    classes.forEach((name, i) => {
-      if (classes.indexOf(name) === i) take(this.byKey.get(`.${name}`));
-    });
+    for (const name of new Set(element.classes)) take(this.byKey.get(`.${name}`));
     take(this.byKey.get(element.name.toLowerCase()));
     if (this.attributes) for (const name of element.attributes.keys()) take(this.byKey.get(`[${name.toLowerCase()}`));
     take(this.anywhere);

@@ -6,6 +6,7 @@ import { computeColour, isColourFunction } from './values/colour.js';
 import { generate } from 'css-tree';
 import { DESKTOP } from './environment.js';
 import { PROPERTIES } from './property/table.js';
+import { lookup } from '../lookup.js';
 
 /** Words and functions with a vendor's prefix that Chromium still reads. */
 const PREFIXED_WORDS = new Set(
@@ -102,12 +103,20 @@ const hasReference = (node: CssNode): boolean =>
     /^(attr|env|var|anchor|anchor-size|sibling-index|sibling-count|if|inherit)$/i.test(node.name)) ||
   (listOf(node)?.some(hasReference) ?? false);
 
+const SIZES = /^(stretch|-webkit-fill-available|intrinsic|min-intrinsic|-webkit-(min|max|fit)-content)$/i;
+
 /** Values that Chromium takes and the grammar's data lack, or the other way round. */
-const EXTRA: Readonly<Record<string, RegExp>> = {
+const EXTRA: Readonly<Record<string, RegExp>> = lookup({
   'text-align': /^(match-parent|-webkit-(auto|left|right|center|match-parent)|-internal-center)$/i,
   display: /^(-webkit-(inline-)?(box|flex)|math|block math|grid-lanes|inline-grid-lanes)$/i,
   appearance: /^(none|auto|base|base-select|[a-z-]+)$/i,
-  width: /^(stretch|-webkit-fill-available|intrinsic|min-intrinsic|-webkit-(min|max|fit)-content)$/i,
+  width: SIZES,
+  height: SIZES,
+  'min-width': SIZES,
+  'min-height': SIZES,
+  'max-width': SIZES,
+  'max-height': SIZES,
+  'flex-basis': SIZES,
   cursor: /^-webkit-(grab|grabbing|zoom-in|zoom-out)$/i,
   'unicode-bidi': /^-webkit-(isolate|isolate-override|plaintext)$/i,
   'word-break': /^(auto-phrase|break-word)$/i,
@@ -126,11 +135,9 @@ const EXTRA: Readonly<Record<string, RegExp>> = {
   'user-select': /^(auto|text|none|all|contain)$/i,
   'background-clip': /^(border-box|padding-box|content-box|text|border-area|[, ])+$/i,
   'mix-blend-mode': /^plus-(lighter|darker)$/i,
-};
-for (const name of ['height', 'min-width', 'min-height', 'max-width', 'max-height', 'flex-basis'])
-  (EXTRA as Record<string, RegExp>)[name] = EXTRA['width']!;
+});
 
-const REFUSED: Readonly<Record<string, RegExp>> = {
+const REFUSED: Readonly<Record<string, RegExp>> = lookup({
   position: /-webkit-sticky/i,
   cursor: /^hand$/i,
   display: /^(run-in|ruby-text-container|ruby-base|ruby-base-container|.*-ms-.*|.*-moz-.*)$/i,
@@ -141,7 +148,7 @@ const REFUSED: Readonly<Record<string, RegExp>> = {
   'text-decoration-line': /blink$/i,
   'white-space-collapse': /discard|preserve-spaces/i,
   appearance: /^-/,
-};
+});
 
 const NEGATIVE_REFUSED =
   /^(padding|border-.*-width|width|height|min-|max-|flex-(grow|shrink|basis)|font-size|line-height|border-.*-radius|outline-width|row-gap|column-gap|transition-duration|tab-size|background-size|stroke-width|perspective$)/;

@@ -1,4 +1,5 @@
 import type { ElementNode } from '../page/tree.js';
+import { lookup } from '../lookup.js';
 
 /** Form controls that the browser draws itself as long as nothing takes their appearance away. */
 export type Widget = 'check' | 'radio' | 'other';
@@ -14,7 +15,7 @@ export function widgetOf(element: ElementNode): Widget | undefined {
 }
 
 /** `display` of a drawn control: it is never laid out as text or as a part of a table. */
-export const WIDGET_DISPLAY: Readonly<Record<string, string>> = {
+export const WIDGET_DISPLAY: Readonly<Record<string, string>> = lookup({
   inline: 'inline-block',
   'inline-table': 'inline-block',
   'table-row-group': 'inline-block',
@@ -27,7 +28,7 @@ export const WIDGET_DISPLAY: Readonly<Record<string, string>> = {
   'table-caption': 'inline-block',
   'list-item': 'block',
   table: 'block',
-};
+});
 
 const BOX = /^(padding-|border-(top|right|bottom|left)-(width|style|color)$|border-.+-radius$)/;
 

@@ -1,4 +1,5 @@
-import { generate, parse } from 'css-tree';
+import { generate } from 'css-tree';
+import { parse } from '../css/parser.js';
 import type { Row } from '../component/rows.js';
 import { ROWS } from '../component/rows.js';
 import {
@@ -12,6 +13,7 @@ import {
 import { canonicalName } from '../css/property/names.js';
 import { PROPERTIES } from '../css/property/table.js';
 import { SHORTHANDS } from '../css/shorthand/index.js';
+import { lookup } from '../lookup.js';
 
 /** Values of longhands as they can be stored, or what is wrong with the text. */
 export type ReadValue =
@@ -34,30 +36,35 @@ export const mendText = (text: string): string =>
     .replace(/[\u2012\u2013\u2014\u2212](?=[.\d])/g, '-');
 
 const HEX = /^([0-9a-f]{3,4}|[0-9a-f]{6}|[0-9a-f]{8})$/i;
-const NUMBERS = /^\s*([\d.]+%?)\s*[,\s]\s*([\d.]+%?)\s*[,\s]\s*([\d.]+%?)\s*(?:[,/\s]\s*([\d.]+%?))?\s*$/;
+const NUMBER = /^[\d.]+%?$/;
+const SEPARATED = /^[\d.%]+(?: ?, ?| )[\d.%]+(?: ?, ?| )[\d.%]+(?:(?: ?[,/] ?| )[\d.%]+)?$/;
 
 /** A colour as people say it: `0b5563`, `333`, `255, 255, 255, .5`; the text itself where it is something else. */
 export function colourAsSaid(text: string): string {
   const said = text.trim();
   if (HEX.test(said)) return `#${said.toLowerCase()}`;
-  const numbers = NUMBERS.exec(said);
-  if (!numbers) return said;
-  const [, r, g, b, alpha] = numbers;
+  const [r, g, b, alpha, ...more] = said.split(/[,/\s]/).filter(Boolean);
+  const isNumbers = [r, g, b, alpha ?? '1'].every((number) => number !== undefined && NUMBER.test(number));
+  // A slash stands before an alpha and nowhere else, and no separator twice.
+  if (!isNumbers || more.length || !SEPARATED.test(said.replace(/\s+/g, ' '))) return said;
   return alpha === undefined ? `rgb(${r} ${g} ${b})` : `rgb(${r} ${g} ${b} / ${alpha})`;
 }
 
 /** What is around the value when a whole declaration was pasted: its name, `!important`, a semicolon. */
 function stripDeclaration(text: string, names: readonly string[]): string {
-  let value = text
-    .trim()
-    .replace(/;+\s*$/, '')
-    .replace(/\s*!\s*important$/i, '');
-  const colon = /^([a-z-]+)\s*:\s*([^]*)$/i.exec(value);
-  if (colon && names.includes(canonicalName(colon[1]!))) value = colon[2]!;
+  let value = text.trim();
+  while (value.endsWith(';')) value = value.slice(0, -1).trimEnd();
+  if (/important$/i.test(value)) {
+    const before = value.slice(0, -'important'.length).trimEnd();
+    if (before.endsWith('!')) value = before.slice(0, -1).trimEnd();
+  }
+  const colon = value.indexOf(':');
+  const name = value.slice(0, Math.max(0, colon)).trimEnd();
+  if (/^[a-z-]+$/i.test(name) && names.includes(canonicalName(name))) value = value.slice(colon + 1);
   return value.trim();
 }
 
-const EXAMPLES: Readonly<Record<string, string>> = {
+const EXAMPLES: Readonly<Record<string, string>> = lookup({
   'font-size': '16px or 1.125rem',
   'font-weight': '600 or bold',
   'line-height': '1.5',
@@ -78,7 +85,7 @@ const EXAMPLES: Readonly<Record<string, string>> = {
   width: '240px or 100%',
   content: '"/"',
   cursor: 'pointer',
-};
+});
 
 const problemFor = (row: Row, text: string): string => {
   const name = row.shorthand ?? row.properties[0]!;
@@ -150,7 +157,7 @@ export function readCellText(row: Row, typed: string): ReadValue {
 
 /** Bare numbers as pixels: `12 20` is `12px 20px`. */
 const withUnits = (text: string): string =>
-  text.replace(/(^|[\s,(])(-?(?:\d+\.?\d*|\.\d+))(?=$|[\s,)])/g, (all, before: string, number: string) =>
+  text.replace(/(^|[\s,(])(-?(?:\d+(?:\.\d*)?|\.\d+))(?=$|[\s,)])/g, (all, before: string, number: string) =>
     Number(number) === 0 ? all : `${before}${number}px`,
   );
 
@@ -165,7 +172,7 @@ const SHOWN = new Set(ROWS.flatMap((row) => row.properties));
 
 /** True for text that is a list of declarations, with or without a rule around it, rather than one value. */
 export const isBlock = (text: string): boolean =>
-  /[a-z-]+\s*:[^:]/i.test(text) && !/^\s*(url|https?)/i.test(text.trim());
+  /[a-z-]\s*:[^:]/i.test(text) && !/^\s*(url|https?)/i.test(text.trim());
 
 /** Reads a block of CSS into longhands; the selector of a rule around it is left out. */
 export function readBlock(pasted: string): ReadBlock {

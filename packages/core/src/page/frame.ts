@@ -1,11 +1,13 @@
 import type { ForcedStates } from '../css/forced.js';
 import { validity } from '../css/selector/form-state.js';
+import { isCostlyPattern, matchesPattern } from '../css/selector/pattern.js';
 import { INVALID } from '../css/selector/states.js';
 import { MARKED_STATES, markerOf, markersFor, ORDER_ATTRIBUTE, partMarkersFor, STATE_BASICS } from './markers.js';
 import { isDataAddress } from './references.js';
 import { rewriteSheet, rewriteUrls, type RewriteOptions } from './rewrite-sheet.js';
 import { baseOf, resolveAddress, sheetUses, type StoredSheet } from './sheets.js';
 import type { ElementNode, PageTree } from './tree.js';
+import { lookup } from '../lookup.js';
 
 export interface FrameInput {
   readonly tree: PageTree;
@@ -39,15 +41,22 @@ const DROPPED = new Set([
   'object',
   'embed',
 ]);
-const ADDRESSES: Readonly<Record<string, readonly string[]>> = {
+const ADDRESSES: Readonly<Record<string, readonly string[]>> = lookup({
   img: ['src'],
   input: ['src'],
   video: ['poster'],
   image: ['href', 'xlink:href'],
   use: ['href', 'xlink:href'],
-};
+});
 /** Media never play in a frame. */
 const NEVER = new Set(['srcdoc', 'ping', 'autoplay', 'autofocus']);
+
+/** A pattern that a browser would take very long over is replaced by one that says the same of the value. */
+function quickPattern({ attributes }: ElementNode, pattern: string): string {
+  const value = attributes.get('value') ?? '';
+  if (!isCostlyPattern(pattern, value)) return pattern;
+  return matchesPattern(pattern, value) === false ? '[^\\s\\S]' : '[\\s\\S]*';
+}
 
 const escapeText = (text: string) => text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;');
 const escapeAttribute = (text: string) => text.replace(/&/g, '&amp;').replace(/"/g, '&quot;').replace(/</g, '&lt;');
@@ -85,7 +94,8 @@ export function buildFrame(input: FrameInput): string {
       if (lower.startsWith('on') || NEVER.has(lower) || lower.startsWith('data-rq-')) continue;
       if (lower === 'src' && !ADDRESSES[element.name]?.includes('src')) continue;
       let text = value;
-      if (lower === 'style') text = rewriteUrls(value, { address: base, assetAt: input.assetAt });
+      if (lower === 'pattern') text = quickPattern(element, value);
+      else if (lower === 'style') text = rewriteUrls(value, { address: base, assetAt: input.assetAt });
       else if (lower === 'srcset') continue;
       else if (ADDRESSES[element.name]?.includes(lower)) {
         const at = local(value);

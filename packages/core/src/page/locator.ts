@@ -1,5 +1,6 @@
 import { compileText, matches } from '../css/selector/match.js';
 import type { CompiledSelector, MatchContext } from '../css/selector/types.js';
+import { mayMatch } from './element-index.js';
 import { ancestors, textStart, type ElementNode, type PageTree } from './tree.js';
 
 /** How an element is found again in a newer version of its page; never by index. */
@@ -48,7 +49,16 @@ const AT_REST: MatchContext = { stateOf: () => 0, quirks: false };
 export function selectAll(tree: PageTree, selector: string | readonly CompiledSelector[]): ElementNode[] {
   const list = typeof selector === 'string' ? compileText(selector) : selector;
   const context = { ...AT_REST, quirks: tree.quirks };
-  return tree.elements.filter((element) => list.some((item) => !item.pseudoElement && matches(item, element, context)));
+  const own = list.filter((item) => !item.pseudoElement);
+  const isReached = (element: ElementNode) => own.some((item) => matches(item, element, context));
+  // Of one selector alone its last compound says which elements are worth a look.
+  return (own.length === 1 ? mayMatch(tree, own[0]!.compounds.at(-1)!) : tree.elements).filter(isReached);
+}
+
+/** Whether a selector reaches an element at rest. */
+export function isReached(tree: PageTree, selector: string, element: ElementNode): boolean {
+  const context = { ...AT_REST, quirks: tree.quirks };
+  return compileText(selector).some((item) => !item.pseudoElement && matches(item, element, context));
 }
 
 /** Share of what a locator remembers that an element still has, 0 to 1. */
@@ -59,8 +69,11 @@ function likeness(locator: Locator, element: ElementNode): number {
     total += weight;
     score += weight * share;
   };
-  const overlap = (a: readonly string[], b: readonly string[]) =>
-    a.length ? a.filter((item) => b.includes(item)).length / Math.max(a.length, b.length) : b.length ? 0 : 1;
+  const overlap = (a: readonly string[], b: readonly string[]) => {
+    if (!a.length) return b.length ? 0 : 1;
+    const others = b.length > FEW ? new Set(b) : undefined;
+    return a.filter((item) => (others ? others.has(item) : b.includes(item))).length / Math.max(a.length, b.length);
+  };
   weigh(2, element.name === locator.tag ? 1 : 0);
   weigh(2, overlap(locator.classes, element.classes));
   if (locator.text) weigh(3, textStart(element, MAX_TEXT) === locator.text ? 1 : 0);
@@ -74,6 +87,8 @@ function likeness(locator: Locator, element: ElementNode): number {
   return score / total;
 }
 
+/** Fewer are looked through as quickly as a set of them is made. */
+const FEW = 16;
 const ENOUGH = 0.6;
 const CLEAR_LEAD = 0.05;
 

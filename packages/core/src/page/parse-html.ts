@@ -1,12 +1,13 @@
 import { html, type DefaultTreeAdapterTypes as Dom } from 'parse5';
 import { MAX_DEPTH, MAX_ELEMENTS, PageTooLargeError, parseDocument, tooDeep, tooMany } from './parse-document.js';
 import type { ElementNode, PageTree } from './tree.js';
+import { lookup } from '../lookup.js';
 
-const namespaces: Record<string, ElementNode['namespace']> = {
+const namespaces: Record<string, ElementNode['namespace']> = lookup({
   [html.NS.HTML]: 'html',
   [html.NS.SVG]: 'svg',
   [html.NS.MATHML]: 'math',
-};
+});
 
 type Mutable = { -readonly [K in keyof ElementNode]: ElementNode[K] } & {
   children: ElementNode[];

@@ -1,4 +1,5 @@
-import { parse, tokenize, tokenTypes, url as cssUrl, string as cssString, type CssNode } from 'css-tree';
+import { tokenize, tokenTypes, url as cssUrl, string as cssString, type CssNode } from 'css-tree';
+import { parse } from '../css/parser.js';
 import { computedData } from '../css/values/url.js';
 import { baseOf, isStylesheetLink, resolveAddress } from './sheets.js';
 import type { PageTree } from './tree.js';
@@ -68,9 +69,27 @@ export function importSpans(css: string): ImportSpan[] {
 const isLocal = (address: string) => address === '' || address.startsWith('#');
 export const isDataAddress = (address: string) => /^data:/i.test(address.trim());
 
+const isSpace = (character: string | undefined) => character !== undefined && /[\t\n\f\r ]/.test(character);
+
 /** Splits a srcset into its addresses (WHATWG HTML, section 4.8.4.2.1, without descriptors). */
 export function srcsetAddresses(srcset: string): string[] {
-  return [...srcset.matchAll(/\s*(\S*[^\s,])(?:\s+[^,(]*(?:\([^)]*\)[^,]*)?)?\s*(?:,|$)/g)].map((match) => match[1]!);
+  const addresses: string[] = [];
+  let at = 0;
+  while (at < srcset.length) {
+    while (isSpace(srcset[at]) || srcset[at] === ',') at++;
+    const start = at;
+    while (at < srcset.length && !isSpace(srcset[at])) at++;
+    let end = at;
+    while (end > start && srcset[end - 1] === ',') end--;
+    if (end > start) addresses.push(srcset.slice(start, end));
+    if (end < at) continue;
+    // Descriptors go up to a comma that stands outside parentheses.
+    for (let depth = 0; at < srcset.length && (depth > 0 || srcset[at] !== ','); at++) {
+      if (srcset[at] === '(') depth++;
+      else if (srcset[at] === ')') depth = Math.max(0, depth - 1);
+    }
+  }
+  return addresses;
 }
 
 export interface References {

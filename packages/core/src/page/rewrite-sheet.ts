@@ -1,4 +1,5 @@
-import { parse, string as cssString, walk } from 'css-tree';
+import { string as cssString, walk } from 'css-tree';
+import { parse, withinBrackets } from '../css/parser.js';
 import { markerOf, MARKED_STATES, partMarkerOf } from './markers.js';
 import { importSpans, isDataAddress, urlSpans } from './references.js';
 import { resolveAddress } from './sheets.js';
@@ -99,7 +100,9 @@ function stateEdits(css: string, states: ReadonlySet<string>): Edit[] {
 }
 
 /** A sheet as a frame may load it: addresses made local, @import put in place, states marked when asked. */
-export function rewriteSheet(css: string, options: RewriteOptions): string {
+export function rewriteSheet(source: string, options: RewriteOptions): string {
+  // What the figures leave out is not shown either.
+  const css = withinBrackets(source);
   const depth = options.depth ?? 0;
   const edits: Edit[] = [];
   for (const span of importSpans(css)) {

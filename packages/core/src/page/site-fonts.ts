@@ -1,4 +1,5 @@
-import { generate, parse, string as cssString, walk } from 'css-tree';
+import { generate, string as cssString, walk } from 'css-tree';
+import { parse } from '../css/parser.js';
 import { urlSpans } from './references.js';
 import { resolveAddress, sheetUses, type StoredSheet } from './sheets.js';
 import type { PageTree } from './tree.js';

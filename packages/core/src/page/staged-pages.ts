@@ -33,8 +33,10 @@ function indexOf({ index }: StagedPage): RuleIndex {
   throw new TypeError('A page whose rules were revised is revised again from the page that it was made from.');
 }
 
-/** Beyond this the least recently used are made again when they are asked for. */
+/** Beyond this the least recently used are made again when they are asked for; each has the page's elements and rules anew. */
 const MAX_STAGES = 400;
+const MAX_STAGED = 1_000_000;
+const LEAST_STAGES = 8;
 
 /**
  * A page in all states of its markup that are asked for: an attribute set here, a class taken away there. Each is made
@@ -47,20 +49,28 @@ export class StagedPages {
     readonly tree: PageTree,
     private readonly known: KnownMeasures,
     private readonly make: (changes: readonly MarkupChange[]) => StagedPage,
+    /** How many elements and rules one stage has. */
+    private readonly weight: number,
   ) {}
 
   static of(index: RuleIndex, known: KnownMeasures): StagedPages {
     const { tree, sheets } = index;
-    return new StagedPages(tree, known, (changes) => {
-      if (!changes.length) return new StagedPage(tree, index, known);
-      const staged = stageTree(tree, changes);
-      const moved = sheets.map((sheet) =>
-        sheet.owner ? { ...sheet, owner: staged.elements[sheet.owner.order] } : sheet,
-      );
-      const containers =
-        known.containers && new Map([...known.containers].map(([node, size]) => [staged.elements[node.order]!, size]));
-      return new StagedPage(staged, new RuleIndex(staged, moved), { ...known, containers });
-    });
+    return new StagedPages(
+      tree,
+      known,
+      (changes) => {
+        if (!changes.length) return new StagedPage(tree, index, known);
+        const staged = stageTree(tree, changes);
+        const moved = sheets.map((sheet) =>
+          sheet.owner ? { ...sheet, owner: staged.elements[sheet.owner.order] } : sheet,
+        );
+        const containers =
+          known.containers &&
+          new Map([...known.containers].map(([node, size]) => [staged.elements[node.order]!, size]));
+        return new StagedPage(staged, new RuleIndex(staged, moved), { ...known, containers });
+      },
+      tree.elements.length + index.entries.length,
+    );
   }
 
   at(changes: readonly MarkupChange[] = []): StagedPage {
@@ -69,7 +79,8 @@ export class StagedPages {
     if (stage) this.stages.delete(key);
     else stage = this.make(changes);
     this.stages.set(key, stage);
-    if (this.stages.size > MAX_STAGES) {
+    const most = Math.max(LEAST_STAGES, Math.min(MAX_STAGES, MAX_STAGED / this.weight));
+    if (this.stages.size > most) {
       const oldest = this.stages.keys().next().value;
       if (oldest !== undefined) this.stages.delete(oldest);
     }
@@ -79,17 +90,27 @@ export class StagedPages {
   /** The same page with more sheets behind its own. */
   extended(more: readonly CascadeSheet[]): StagedPages {
     if (!more.length) return this;
-    return new StagedPages(this.tree, this.known, (changes) => {
-      const base = this.at(changes);
-      return new StagedPage(base.tree, indexOf(base).extended(more), this.known, base);
-    });
+    return new StagedPages(
+      this.tree,
+      this.known,
+      (changes) => {
+        const base = this.at(changes);
+        return new StagedPage(base.tree, indexOf(base).extended(more), this.known, base);
+      },
+      this.weight,
+    );
   }
 
   /** The same page with other rules in the sheets that it was extended by; all that they do not touch is taken over. */
   revised(revision: RuleRevision): StagedPages {
-    return new StagedPages(this.tree, this.known, (changes) => {
-      const base = this.at(changes);
-      return new StagedPage(base.tree, new RevisedRules(indexOf(base), revision), this.known, base);
-    });
+    return new StagedPages(
+      this.tree,
+      this.known,
+      (changes) => {
+        const base = this.at(changes);
+        return new StagedPage(base.tree, new RevisedRules(indexOf(base), revision), this.known, base);
+      },
+      this.weight,
+    );
   }
 }

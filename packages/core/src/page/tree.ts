@@ -34,9 +34,11 @@ export function* selfAndAncestors(element: ElementNode): Generator<ElementNode> 
 }
 
 export function* descendants(element: ElementNode): Generator<ElementNode> {
-  for (const child of element.children) {
-    yield child;
-    yield* descendants(child);
+  // By hand: a generator within a generator hands each element through all levels above it.
+  const left = [...element.children].reverse();
+  for (let node = left.pop(); node; node = left.pop()) {
+    yield node;
+    for (let i = node.children.length - 1; i >= 0; i--) left.push(node.children[i]!);
   }
 }
 

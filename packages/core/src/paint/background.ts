@@ -1,3 +1,4 @@
+import { spacedTerms } from '../value/split-text.js';
 import { parseColour } from '../colour/parse.js';
 import type { ElementStyle } from '../css/styles.js';
 import type { ElementNode } from '../page/tree.js';
@@ -57,10 +58,15 @@ function layersOf(style: ElementStyle): LayerTexts[] {
   }));
 }
 
-const URL_TEXT = /^url\(\s*(?:"((?:[^"\\]|\\.)*)"|'((?:[^'\\]|\\.)*)'|([^)]*?))\s*\)$/i;
+const QUOTED = /^(?:"(?:[^"\\]|\\.)*"|'(?:[^'\\]|\\.)*')$/;
+
+/** The address in a computed url(); undefined for another image. */
 export const addressIn = (image: string): string | undefined => {
-  const match = URL_TEXT.exec(image.trim());
-  return match ? (match[1] ?? match[2] ?? match[3]) : undefined;
+  const text = image.trim();
+  if (!/^url\(/i.test(text) || !text.endsWith(')')) return undefined;
+  const inner = text.slice(4, -1).trim();
+  if (QUOTED.test(inner)) return inner.slice(1, -1);
+  return inner.includes(')') ? undefined : inner;
 };
 
 interface Natural {
@@ -78,7 +84,7 @@ function sizeOf(size: string, natural: Natural, area: Box): { width: number; hei
     const scale = choose(area.width / natural.width!, area.height / natural.height!);
     return { width: natural.width! * scale, height: natural.height! * scale };
   }
-  const [across = 'auto', down = 'auto'] = size.split(/\s+(?![^(]*\))/);
+  const [across = 'auto', down = 'auto'] = spacedTerms(size);
   const width = across === 'auto' ? undefined : lengthIn(across, area.width);
   const height = down === 'auto' ? undefined : lengthIn(down, area.height);
   if ((across !== 'auto' && width === undefined) || (down !== 'auto' && height === undefined)) return undefined;

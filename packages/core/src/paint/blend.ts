@@ -1,3 +1,4 @@
+import { lookup } from '../lookup.js';
 /** Colour of a backdrop and of a source, straight, each channel 0 to 1; the result goes into `out`. */
 export type Blend = (backdrop: Float32Array, source: Float32Array, out: Float32Array) => void;
 
@@ -38,7 +39,7 @@ function setSat(colour: Float32Array, wanted: number): Float32Array {
 }
 
 /** Blend modes of `mix-blend-mode`. Source: Compositing and Blending Level 1, sections 10.1 and 10.2. */
-export const BLENDS: Readonly<Record<string, Blend>> = {
+export const BLENDS: Readonly<Record<string, Blend>> = lookup({
   multiply: each((b, s) => b * s),
   screen: each((b, s) => b + s - b * s),
   overlay: each((b, s) => hardLight(s, b)),
@@ -54,4 +55,4 @@ export const BLENDS: Readonly<Record<string, Blend>> = {
   saturation: (b, s, out) => setLum(setSat(b, sat(s)), lum(b), out),
   color: (b, s, out) => setLum(s, lum(b), out),
   luminosity: (b, s, out) => setLum(b, lum(s), out),
-};
+});

@@ -1,4 +1,6 @@
+import { writtenFunctions } from '../value/split-text.js';
 import { clamp01 } from '../colour/rgba.js';
+import { lookup } from '../lookup.js';
 
 /** Changes a straight colour with its alpha in place; channels 0 to 1. */
 export type ColourFilter = (colour: Float32Array) => void;
@@ -52,7 +54,7 @@ const hueRotate = (degrees: number) => {
 };
 
 /** Filter functions that change each colour by itself. Source: Filter Effects Module Level 1, sections 6.1 and 8. */
-const FUNCTIONS: Readonly<Record<string, (amount: number) => ColourFilter>> = {
+const FUNCTIONS: Readonly<Record<string, (amount: number) => ColourFilter>> = lookup({
   brightness: (amount) => each((value) => value * amount),
   contrast: (amount) => each((value) => (value - 0.5) * amount + 0.5),
   saturate,
@@ -63,9 +65,9 @@ const FUNCTIONS: Readonly<Record<string, (amount: number) => ColourFilter>> = {
     c[3] = c[3]! * Math.min(1, amount);
   },
   'hue-rotate': hueRotate,
-};
+});
 
-const PER_TURN: Readonly<Record<string, number>> = { deg: 1, rad: 180 / Math.PI, grad: 0.9, turn: 360 };
+const PER_TURN: Readonly<Record<string, number>> = lookup({ deg: 1, rad: 180 / Math.PI, grad: 0.9, turn: 360 });
 
 /** Reads a computed `filter` or `backdrop-filter`. */
 export function readFilters(text: string): Filters {
@@ -73,7 +75,7 @@ export function readFilters(text: string): Filters {
   const inexact: string[] = [];
   let variance = 0;
   if (text === 'none') return { apply, inexact, blur: 0 };
-  for (const [, name = '', argument = ''] of text.matchAll(/([a-z-]+)\(((?:[^()]|\([^()]*\))*)\)/gi)) {
+  for (const { name, argument } of writtenFunctions(text)) {
     const make = FUNCTIONS[name.toLowerCase()];
     const number = Number.parseFloat(argument);
     if (!make) {
@@ -82,8 +84,8 @@ export function readFilters(text: string): Filters {
       if (name.toLowerCase() === 'blur') variance += (number || 0) ** 2;
       continue;
     }
-    const unit = /(deg|rad|grad|turn)\s*$/i.exec(argument)?.[1]?.toLowerCase();
-    const scale = unit ? PER_TURN[unit]! : /%\s*$/.test(argument) ? 0.01 : 1;
+    const unit = /(deg|rad|grad|turn)$/i.exec(argument.trim())?.[1]?.toLowerCase();
+    const scale = unit ? PER_TURN[unit]! : argument.trim().endsWith('%') ? 0.01 : 1;
     apply.push(make((Number.isFinite(number) ? number : 1) * scale));
   }
   return { apply, inexact, blur: Math.sqrt(variance) };

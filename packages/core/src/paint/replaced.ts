@@ -1,17 +1,18 @@
 import { resolveAddress } from '../page/sheets.js';
 import type { ElementNode } from '../page/tree.js';
+import { lookup } from '../lookup.js';
 
 export type Replaced =
   | { readonly kind: 'picture'; readonly address: string; readonly isPoster: boolean }
   | { readonly kind: 'unknown'; readonly why: string };
 
-const WHY: Readonly<Record<string, string>> = {
+const WHY: Readonly<Record<string, string>> = lookup({
   canvas: 'Something that a script draws lies behind',
   iframe: 'Another page lies behind',
   object: 'An embedded object lies behind',
   embed: 'An embedded object lies behind',
   svg: 'A drawing lies behind',
-};
+});
 
 /**
  * What an element draws itself in place of text. A video's poster stands for its picture.

@@ -1,5 +1,6 @@
 import { parseValue } from '../css/declaration.js';
 import { printNumber } from '../css/values/number.js';
+import { lookup } from '../lookup.js';
 
 /** The curve of a change over its time: two handles, both between 0 and 1 across (CSS Easing 2, section 2.2). */
 export interface Bezier {
@@ -10,13 +11,13 @@ export interface Bezier {
 }
 
 /** Keywords and the curves that they stand for (CSS Easing 2, section 2.2.1). */
-export const EASING_WORDS: Readonly<Record<string, Bezier>> = {
+export const EASING_WORDS: Readonly<Record<string, Bezier>> = lookup({
   linear: { x1: 0, y1: 0, x2: 1, y2: 1 },
   ease: { x1: 0.25, y1: 0.1, x2: 0.25, y2: 1 },
   'ease-in': { x1: 0.42, y1: 0, x2: 1, y2: 1 },
   'ease-out': { x1: 0, y1: 0, x2: 0.58, y2: 1 },
   'ease-in-out': { x1: 0.42, y1: 0, x2: 0.58, y2: 1 },
-};
+});
 
 /** @returns undefined for steps, and for curves of many points */
 export function readBezier(text: string): Bezier | undefined {

@@ -3,6 +3,7 @@ import { parseValue } from '../css/declaration.js';
 import { isColourNode } from '../css/values/colour.js';
 import { byComma } from '../css/values/split.js';
 import { printTerms } from './print.js';
+import { lookup } from '../lookup.js';
 
 export type GradientShape = 'linear' | 'radial' | 'conic';
 
@@ -38,8 +39,13 @@ export const isHint = (stop: GradientStop | GradientHint): stop is GradientHint 
 
 const NAME = /^(-webkit-)?(repeating-)?(linear|radial|conic)-gradient$/i;
 const HUES = new Set(['shorter', 'longer', 'increasing', 'decreasing']);
-const OPPOSITE: Readonly<Record<string, string>> = { top: 'bottom', bottom: 'top', left: 'right', right: 'left' };
-const EXTENT: Readonly<Record<string, string>> = { cover: 'farthest-corner', contain: 'closest-side' };
+const OPPOSITE: Readonly<Record<string, string>> = lookup({
+  top: 'bottom',
+  bottom: 'top',
+  left: 'right',
+  right: 'left',
+});
+const EXTENT: Readonly<Record<string, string>> = lookup({ cover: 'farthest-corner', contain: 'closest-side' });
 
 const wordOf = (node: CssNode | undefined): string | undefined =>
   node?.type === 'Identifier' ? node.name.toLowerCase() : undefined;
@@ -153,11 +159,11 @@ export function printGradient(gradient: Gradient): string {
   return `${repeating ? 'repeating-' : ''}${shape}-gradient(${parts.join(', ')})`;
 }
 
-const TURN: Readonly<Record<string, number>> = { deg: 1, grad: 0.9, rad: 180 / Math.PI, turn: 360 };
+const TURN: Readonly<Record<string, number>> = lookup({ deg: 1, grad: 0.9, rad: 180 / Math.PI, turn: 360 });
 
 /** A place as a share of the gradient line, 0 to 1; undefined where only layout knows it. */
 function shareOf(text: string): number | undefined {
-  const match = /^([+-]?(?:\d+\.?\d*|\.\d+))(%|deg|grad|rad|turn)?$/i.exec(text);
+  const match = /^([+-]?(?:\d+(?:\.\d*)?|\.\d+))(%|deg|grad|rad|turn)?$/i.exec(text);
   if (!match) return undefined;
   const value = Number(match[1]);
   if (match[2] === '%') return value / 100;

@@ -1,4 +1,5 @@
 import { splitTopLevel } from '../css/values/split.js';
+import { lookup } from '../lookup.js';
 
 /** One layer of a background, the front one first in a list of them (CSS Backgrounds 3, section 2.1). */
 export interface Layer {
@@ -70,7 +71,7 @@ const lengthOf = (text: string, whole: number): number | undefined => {
   if (!match || (!match[2] && Number(match[1]) !== 0)) return undefined;
   return match[2] === '%' ? (Number(match[1]) / 100) * whole : Number(match[1]);
 };
-const WORDS: Readonly<Record<string, number>> = { left: 0, top: 0, center: 0.5, right: 1, bottom: 1 };
+const WORDS: Readonly<Record<string, number>> = lookup({ left: 0, top: 0, center: 0.5, right: 1, bottom: 1 });
 
 /**
  * Where one copy of a picture is painted, by the rules of `background-size` and `background-position` (CSS Backgrounds

@@ -1,7 +1,7 @@
 import { generate, List, type CssNode } from 'css-tree';
 
 /** Strings and addresses, in which nothing may be changed; or what wants room around it, which the generator leaves out. */
-const ROOM = /("(?:\\.|[^"\\])*"|'(?:\\.|[^'\\])*'|url\([^)]*\))|\s*([,/])\s*|([%)])(?=[\w#.-])/gi;
+const ROOM = /("(?:\\.|[^"\\])*"|'(?:\\.|[^'\\])*'|url\([^)]*\))| ?([,/]) ?|([%)])(?=[\w#.-])/gi;
 
 /** Text of parsed terms as people write it: a space behind commas, and around the slash before an alpha. */
 export function printTerms(nodes: readonly CssNode[]): string {

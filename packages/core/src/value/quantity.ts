@@ -3,6 +3,7 @@ import { parseValue } from '../css/declaration.js';
 import { evaluate, single } from '../css/values/calc.js';
 import { ValueContext, type ValueSource } from '../css/values/context.js';
 import { printNumber } from '../css/values/number.js';
+import { lookup } from '../lookup.js';
 
 /** A number with its unit; '' for a plain number, '%' for a percentage. */
 export interface Quantity {
@@ -10,7 +11,7 @@ export interface Quantity {
   readonly unit: string;
 }
 
-const PLAIN = /^([+-]?(?:\d+\.?\d*|\.\d+)(?:e[+-]?\d+)?)(%|[a-z]+)?$/i;
+const PLAIN = /^([+-]?(?:\d+(?:\.\d*)?|\.\d+)(?:e[+-]?\d+)?)(%|[a-z]+)?$/i;
 /** Sums and products, with units or without: digits, signs and brackets. */
 const SUM = /^[\d.\s+*/()%a-z×÷,-]+$/i;
 
@@ -71,7 +72,7 @@ export function quantityText(typed: string, unit: string): string {
   return printQuantity({ value: one.value, unit: only ?? unit });
 }
 
-const STEPS: Readonly<Record<string, number>> = {
+const STEPS: Readonly<Record<string, number>> = lookup({
   '': 0.1,
   em: 0.05,
   rem: 0.05,
@@ -79,7 +80,7 @@ const STEPS: Readonly<Record<string, number>> = {
   ms: 10,
   turn: 0.01,
   rad: 0.02,
-};
+});
 
 /**
  * The quantity so many steps on: a pixel, a hundredth of a percentage's whole, a twentieth of an em.

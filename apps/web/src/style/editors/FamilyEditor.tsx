@@ -1,4 +1,4 @@
-import { splitTopLevel } from '@retoque/core';
+import { splitTopLevel, lookup } from '@retoque/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { assetName, shippedName, siteFontNames } from '../../assets/app-fonts';
@@ -23,7 +23,7 @@ const GENERIC = [
 ];
 const SAMPLE = 'Hamburgefonts 123';
 /** What stands in for a font until it is loaded, by the sort that its package names. */
-const FALLBACK: Readonly<Record<string, string>> = { serif: 'serif', monospace: 'monospace' };
+const FALLBACK: Readonly<Record<string, string>> = lookup({ serif: 'serif', monospace: 'monospace' });
 
 interface Choice {
   /** As CSS names it. */

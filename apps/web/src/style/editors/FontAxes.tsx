@@ -1,12 +1,12 @@
 import type { SiteAsset } from '@retoque/contract';
-import { splitTopLevel } from '@retoque/core';
+import { splitTopLevel, lookup } from '@retoque/core';
 import type { EditorProps } from './editing';
 import { Slider } from './Slider';
 
 type Axis = NonNullable<SiteAsset['font']>['axes'][number];
 
 /** Axes that have a property of their own (CSS Fonts 4, section 6.13). */
-const PROPERTIES: Readonly<Record<string, string>> = { wght: 'font-weight' };
+const PROPERTIES: Readonly<Record<string, string>> = lookup({ wght: 'font-weight' });
 
 /** The axes of a variable font as sliders; what has a property of its own is set by it. */
 export function FontAxes({

@@ -4,6 +4,7 @@ import {
   parseColour,
   placesOf,
   printGradient,
+  spacedTerms,
   toHex,
   toOklch,
   type Gradient,
@@ -331,7 +332,7 @@ function Centre({
   onChange: (part: Partial<Gradient>) => void;
   onSettle: () => void;
 }) {
-  const [x = '50%', y = '50%'] = (gradient.centre ?? '50% 50%').split(/\s+(?![^(]*\))/);
+  const [x = '50%', y = '50%'] = spacedTerms(gradient.centre ?? '50% 50%');
   const problemOf = (text: string) =>
     isPlace(text) || /^(left|center|right|top|bottom)$/.test(text) ? undefined : `“${text}” is not a place. Try 50%.`;
   return (

@@ -1,6 +1,7 @@
 import { ancestors, type ElementNode } from '../../page/tree.js';
 import { directionOf } from '../selector/language.js';
 import { legacyColour } from './legacy-colour.js';
+import { lookup } from '../../lookup.js';
 
 export type Hints = Record<string, string>;
 
@@ -40,22 +41,22 @@ const nearest = (element: ElementNode, name: string): ElementNode | undefined =>
   return undefined;
 };
 
-const BLOCK_ALIGN: Readonly<Record<string, string>> = {
+const BLOCK_ALIGN: Readonly<Record<string, string>> = lookup({
   center: '-webkit-center',
   middle: '-webkit-center',
   left: '-webkit-left',
   right: '-webkit-right',
   justify: 'justify',
-};
-const CELL_ALIGN: Readonly<Record<string, string>> = {
+});
+const CELL_ALIGN: Readonly<Record<string, string>> = lookup({
   center: '-webkit-center',
   absmiddle: 'center',
   middle: '-webkit-center',
   left: '-webkit-left',
   right: '-webkit-right',
   justify: 'justify',
-};
-const OBJECT_ALIGN: Readonly<Record<string, Hints>> = {
+});
+const OBJECT_ALIGN = lookup<Hints>({
   left: { float: 'left', 'vertical-align': 'top' },
   right: { float: 'right', 'vertical-align': 'top' },
   top: { 'vertical-align': 'top' },
@@ -65,7 +66,7 @@ const OBJECT_ALIGN: Readonly<Record<string, Hints>> = {
   absmiddle: { 'vertical-align': 'middle' },
   bottom: { 'vertical-align': 'baseline' },
   absbottom: { 'vertical-align': 'bottom' },
-};
+});
 
 type Reader = (element: ElementNode, get: (name: string) => string | undefined) => Hints;
 
@@ -166,13 +167,13 @@ const table: Reader = (element, get): Hints => {
   return hints;
 };
 
-const LIST_TYPES: Readonly<Record<string, string>> = {
+const LIST_TYPES: Readonly<Record<string, string>> = lookup({
   a: 'lower-alpha',
   A: 'upper-alpha',
   i: 'lower-roman',
   I: 'upper-roman',
   '1': 'decimal',
-};
+});
 
 const list: Reader = (_, get): Hints => {
   const type = get('type');
@@ -182,7 +183,7 @@ const list: Reader = (_, get): Hints => {
   return known.includes(word) ? { 'list-style-type': word } : {};
 };
 
-const READERS: Readonly<Record<string, Reader>> = {
+const READERS: Readonly<Record<string, Reader>> = lookup({
   body: (element, get) => {
     const hints = painted(element, get);
     put(hints, 'color', get('text') && legacyColour(get('text')!));
@@ -274,7 +275,7 @@ const READERS: Readonly<Record<string, Reader>> = {
     const wrap = (get('wrap') ?? '').toLowerCase();
     return wrap === 'off' ? { 'white-space-collapse': 'preserve', 'text-wrap-mode': 'nowrap' } : {};
   },
-};
+});
 
 const definite = (name: string, text: string | undefined): Hints => {
   const value = dimension(text, true);

@@ -15,7 +15,7 @@ const SVG_ATTRIBUTES = new Set(
    writing-mode`.split(/\s+/),
 );
 const UNITLESS = new Set(['font-size', 'letter-spacing', 'word-spacing', 'stroke-width', 'stroke-dashoffset']);
-const NUMBER = /^[+-]?(\d+\.?\d*|\.\d+)$/;
+const NUMBER = /^[+-]?(\d+(?:\.\d*)?|\.\d+)$/;
 
 function svgHints(element: ElementNode): Hints {
   const hints: Hints = {};

@@ -1,5 +1,6 @@
+import { lookup } from '../../lookup.js';
 /** Names that browsers treat as another property. */
-const ALIASES: Readonly<Record<string, string>> = {
+const ALIASES: Readonly<Record<string, string>> = lookup({
   'word-wrap': 'overflow-wrap',
   'font-width': 'font-stretch',
   'grid-row-gap': 'row-gap',
@@ -22,7 +23,7 @@ const ALIASES: Readonly<Record<string, string>> = {
   '-webkit-print-color-adjust': 'print-color-adjust',
   '-webkit-column-break-inside': 'break-inside',
   '-epub-text-transform': 'text-transform',
-};
+});
 
 /** Prefixed names that Chromium reads as the plain property. */
 const PREFIXED = new Set(

@@ -118,11 +118,9 @@ export function compileSelector(selector: Selector, options: CompileOptions, mat
         break;
       }
       case 'TypeSelector': {
-        const [, prefix, local] = /^(?:(.*)\|)?(.*)$/.exec(node.name) as unknown as [
-          string,
-          string | undefined,
-          string,
-        ];
+        const bar = node.name.lastIndexOf('|');
+        const prefix = bar < 0 ? undefined : node.name.slice(0, bar);
+        const local = node.name.slice(bar + 1);
         if (prefix !== undefined && prefix !== '*' && prefix !== '') {
           throw new InvalidSelectorError(`The namespace ${prefix} is not declared.`);
         }

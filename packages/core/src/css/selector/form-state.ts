@@ -1,3 +1,4 @@
+import { matchesPattern } from './pattern.js';
 import { ancestors, descendants, textOf, type ElementNode } from '../../page/tree.js';
 
 /** What HTML itself says of a form control, read from attributes as in a page that nobody has touched yet. */
@@ -188,13 +189,8 @@ function inputValidity(element: ElementNode): boolean {
   }
   if (type === 'url' && !/^[a-z][a-z0-9+.-]*:\S+$/i.test(value.trim())) return false;
   const pattern = element.attributes.get('pattern');
-  if (pattern !== undefined && TEXT_LIKE.has(type) && type !== 'number') {
-    try {
-      if (!new RegExp(`^(?:${pattern})$`, 'v').test(value)) return false;
-    } catch {
-      // A pattern that is not a regular expression is ignored, as browsers do.
-    }
-  }
+  if (pattern !== undefined && TEXT_LIKE.has(type) && type !== 'number' && matchesPattern(pattern, value) === false)
+    return false;
   if (type === 'number' || type === 'range') return numberInRange(element, value, type);
   return true;
 }

@@ -1,14 +1,15 @@
 import { bitsOf, closeBits, type Atom, type StateBits } from './states.js';
+import { lookup } from '../../lookup.js';
 
 /** States as people name them: what a pointer or keyboard brings about together. */
-const NAMED: Readonly<Record<string, readonly Atom[]>> = {
+const NAMED: Readonly<Record<string, readonly Atom[]>> = lookup({
   default: [],
   hover: ['hover'],
   focus: ['focus', 'focus-visible'],
   active: ['hover', 'active'],
   visited: ['visited'],
   disabled: ['disabled'],
-};
+});
 
 export const STATE_NAMES: readonly string[] = Object.keys(NAMED);
 

@@ -14,6 +14,7 @@ import { matchesDirection, matchesLanguage } from './language.js';
 import { inSeries } from './nth.js';
 import { addSpecificity, maxSpecificity, NO_SPECIFICITY, type Specificity } from './specificity.js';
 import * as bits from './states.js';
+import { lookup } from '../../lookup.js';
 
 const CLASS: Specificity = [0, 1, 0];
 const plain = (test: Test): SimplePart => ({ test, specificity: CLASS, states: 0 });
@@ -30,7 +31,7 @@ const isRoot: Test = (element) => element.parent === undefined;
 const siblings = (element: ElementNode) => element.parent?.children ?? [element];
 const ofType = (element: ElementNode) => siblings(element).filter((other) => other.name === element.name);
 
-const SIMPLE: Readonly<Record<string, SimplePart>> = {
+const SIMPLE: Readonly<Record<string, SimplePart>> = lookup({
   hover: forced(bits.HOVER),
   active: forced(bits.ACTIVE),
   focus: forced(bits.FOCUS),
@@ -114,7 +115,7 @@ const SIMPLE: Readonly<Record<string, SimplePart>> = {
   autofill: never,
   '-webkit-autofill': never,
   'active-view-transition': never,
-};
+});
 
 /** Valid only after a scrollbar pseudo-element. */
 const SCROLLBAR = new Set([

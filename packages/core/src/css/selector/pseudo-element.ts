@@ -1,3 +1,4 @@
+import { lookup } from '../../lookup.js';
 /** Pseudo-elements that Chromium knows (CSS Pseudo-Elements 4 and others); names in lower case. */
 const KNOWN = new Set([
   ...['before', 'after', 'first-line', 'first-letter', 'marker', 'placeholder', 'selection', 'backdrop'],
@@ -8,10 +9,10 @@ const KNOWN = new Set([
 ]);
 
 /** Older names of others, which Chromium takes for the same. */
-const ALIASES: Readonly<Record<string, string>> = {
+const ALIASES: Readonly<Record<string, string>> = lookup({
   '-webkit-input-placeholder': 'placeholder',
   '-webkit-file-upload-button': 'file-selector-button',
-};
+});
 
 /** These four may also be written with one colon. */
 const ONE_COLON = new Set(['before', 'after', 'first-line', 'first-letter']);

@@ -1,4 +1,5 @@
-import { parse, type CssNode, type SelectorList } from 'css-tree';
+import type { CssNode, SelectorList } from 'css-tree';
+import { parse } from '../parser.js';
 import { onceForText } from '../../once.js';
 import { compileText } from './match.js';
 import { compareSpecificity, type Specificity } from './specificity.js';

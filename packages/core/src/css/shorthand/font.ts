@@ -1,6 +1,7 @@
 import type { CssNode } from 'css-tree';
 import { isLengthLike, isWord, nodesOf, textOfNode } from './split.js';
 import type { Shorthand } from './shorthand.js';
+import { lookup } from '../../lookup.js';
 
 const SIZES = [
   'xx-small',
@@ -21,7 +22,7 @@ const STRETCH = [
 const SYSTEM = ['caption', 'icon', 'menu', 'message-box', 'small-caption', 'status-bar'];
 
 /** What `font` sets back besides what it says (CSS Fonts 4, section 2.7). */
-const RESETS: Readonly<Record<string, string>> = {
+const RESETS: Readonly<Record<string, string>> = lookup({
   'font-style': 'normal',
   'font-variant-caps': 'normal',
   'font-variant-ligatures': 'normal',
@@ -37,7 +38,7 @@ const RESETS: Readonly<Record<string, string>> = {
   'font-size-adjust': 'none',
   'font-feature-settings': 'normal',
   'font-variation-settings': 'normal',
-};
+});
 const LONGHANDS = [...Object.keys(RESETS), 'font-size', 'font-family'];
 
 /** CSS Fonts 4, section 2.7: style, variant, weight and stretch in any order, then size / line height and family. */

@@ -1,3 +1,4 @@
+import { lookup } from '../../lookup.js';
 type Text = (longhand: string) => string;
 type Printer = (text: Text) => string;
 
@@ -48,14 +49,14 @@ const decoration: Printer = (text) => {
   return parts.join(' ');
 };
 
-const WHITE_SPACE: Readonly<Record<string, string>> = {
+const WHITE_SPACE: Readonly<Record<string, string>> = lookup({
   'collapse wrap': 'normal',
   'collapse nowrap': 'nowrap',
   'preserve nowrap': 'pre',
   'preserve wrap': 'pre-wrap',
   'preserve-breaks wrap': 'pre-line',
   'break-spaces wrap': 'break-spaces',
-};
+});
 const whiteSpace: Printer = (text) => {
   const both = `${text('white-space-collapse')} ${text('text-wrap-mode')}`;
   return WHITE_SPACE[both] ?? both;
@@ -71,7 +72,7 @@ const position: Printer = (text) => {
 };
 
 /** How CSSOM prints a shorthand of a computed style; those that owners ask for most. */
-const PRINTERS: Readonly<Record<string, Printer>> = {
+const PRINTERS: Readonly<Record<string, Printer>> = lookup({
   ...Object.fromEntries(
     ['margin', 'padding', 'scroll-margin', 'scroll-padding'].map((name) => [name, fourSides(`${name}-*`)]),
   ),
@@ -95,7 +96,7 @@ const PRINTERS: Readonly<Record<string, Printer>> = {
   'white-space': whiteSpace,
   'background-position': position,
   '-webkit-text-stroke': (text) => `${text('-webkit-text-stroke-width')} ${text('-webkit-text-stroke-color')}`,
-};
+});
 
 /**
  * A shorthand of a computed style as CSSOM prints it.

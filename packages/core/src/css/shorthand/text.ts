@@ -1,5 +1,6 @@
 import { isColour, isImage, isLengthLike, isWord, nodesOf, textOfNode } from './split.js';
 import type { Shorthand } from './shorthand.js';
+import { lookup } from '../../lookup.js';
 
 const LINES = ['none', 'underline', 'overline', 'line-through', 'blink', 'spelling-error', 'grammar-error'];
 const STYLES = ['solid', 'double', 'dotted', 'dashed', 'wavy'];
@@ -53,7 +54,7 @@ export const LIST_STYLE: Shorthand = {
   },
 };
 
-const WHITE_SPACE: Readonly<Record<string, readonly [string, string]>> = {
+const WHITE_SPACE: Readonly<Record<string, readonly [string, string]>> = lookup({
   normal: ['collapse', 'wrap'],
   nowrap: ['collapse', 'nowrap'],
   '-webkit-nowrap': ['collapse', 'nowrap'],
@@ -61,7 +62,7 @@ const WHITE_SPACE: Readonly<Record<string, readonly [string, string]>> = {
   'pre-wrap': ['preserve', 'wrap'],
   'pre-line': ['preserve-breaks', 'wrap'],
   'break-spaces': ['break-spaces', 'wrap'],
-};
+});
 
 /** CSS Text 4, section 3: the older words, or collapsing and wrapping said apart. */
 export const WHITE_SPACE_SHORTHAND: Shorthand = {

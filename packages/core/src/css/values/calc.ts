@@ -2,6 +2,7 @@ import { generate, type CssNode } from 'css-tree';
 import type { ValueContext } from './context.js';
 import { printNumber } from './number.js';
 import { canonical } from './units.js';
+import { lookup } from '../../lookup.js';
 
 /**
  * What a calculation comes to: amounts by unit ('' for plain numbers, '%' for percentages), and comparisons that only
@@ -43,13 +44,13 @@ export const MATHS: ReadonlySet<string> = new Set(
   ),
 );
 
-const CONSTANTS: Readonly<Record<string, number>> = {
+const CONSTANTS: Readonly<Record<string, number>> = lookup({
   e: Math.E,
   pi: Math.PI,
   infinity: Infinity,
   '-infinity': -Infinity,
   nan: NaN,
-};
+});
 
 /** Evaluates one operand or math function (CSS Values 4, section 10); undefined for what is no calculation. */
 export function evaluate(node: CssNode, context: ValueContext): Amount | undefined {
@@ -160,7 +161,7 @@ const inRadians = (amount: Amount): number | undefined => {
   return one?.unit === 'deg' ? (one.value * Math.PI) / 180 : undefined;
 };
 
-const ARITHMETIC: Readonly<Record<string, (...values: number[]) => number>> = {
+const ARITHMETIC: Readonly<Record<string, (...values: number[]) => number>> = lookup({
   min: Math.min,
   max: Math.max,
   clamp: (low, value, high) => Math.max(low!, Math.min(value!, high!)),
@@ -168,7 +169,7 @@ const ARITHMETIC: Readonly<Record<string, (...values: number[]) => number>> = {
   rem: (a, b) => a! % b!,
   abs: (a) => Math.abs(a!),
   hypot: Math.hypot,
-};
+});
 
 function evaluateFunction(name: string, nodes: readonly CssNode[], context: ValueContext): Amount | undefined {
   const groups: CssNode[][] = [[]];
@@ -292,7 +293,7 @@ export function printAmount(amount: Amount): string {
   }
   if (!amount.terms.size && amount.open.length === 1 && amount.open[0]![0] === 1) return amount.open[0]![1];
   const text = printInner(amount);
-  return /^[\d.e+-]+(%|[a-z]+)?$/.test(text) ? text : `calc(${text})`;
+  return /^[+-]?[\d.]+(?:e[+-]?\d+)?(?:%|[a-z]+)?$/.test(text) ? text : `calc(${text})`;
 }
 
 /** A node that cannot be worked out, as it was written. */

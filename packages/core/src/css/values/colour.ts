@@ -10,6 +10,7 @@ import type { ValueContext } from './context.js';
 import { hslToSrgb } from './hsl.js';
 import { printNumber } from './number.js';
 import { byComma, wordOf } from './split.js';
+import { lookup } from '../../lookup.js';
 
 const COLOUR_FUNCTION =
   /^(rgba?|hsla?|hwb|lab|lch|oklab|oklch|color|color-mix|light-dark|contrast-color|device-cmyk|alpha)$/i;
@@ -34,7 +35,7 @@ export const isColourNode = (node: CssNode): boolean =>
   node.type === 'Hash' || isColourFunction(node) || (node.type === 'Identifier' && isColourWord(node.name));
 
 /** Names under which the predefined spaces of color() are printed. */
-const SPACES: Readonly<Record<string, string>> = {
+const SPACES: Readonly<Record<string, string>> = lookup({
   srgb: 'srgb',
   'srgb-linear': 'srgb-linear',
   'display-p3': 'display-p3',
@@ -44,7 +45,7 @@ const SPACES: Readonly<Record<string, string>> = {
   rec2020: 'rec2020',
   'xyz-d50': 'xyz-d50',
   'xyz-d65': 'xyz-d65',
-};
+});
 
 const toRgb = converter('rgb');
 const channel = (value: number | null | undefined) =>

@@ -5,9 +5,10 @@ import { printNumber } from './number.js';
 import { computeShadow } from './shadow.js';
 import { numberOf } from './simple.js';
 import { computeTerm } from './terms.js';
+import { lookup } from '../../lookup.js';
 
 /** Filter functions whose amount is a number, with what a missing one means (Filter Effects 1, section 6). */
-const AMOUNTS: Readonly<Record<string, number>> = {
+const AMOUNTS: Readonly<Record<string, number>> = lookup({
   brightness: Infinity,
   contrast: Infinity,
   saturate: Infinity,
@@ -15,7 +16,7 @@ const AMOUNTS: Readonly<Record<string, number>> = {
   invert: 1,
   opacity: 1,
   sepia: 1,
-};
+});
 
 function computeOne(node: CssNode, context: ValueContext): string {
   if (node.type !== 'Function') return computeTerm(node, context);

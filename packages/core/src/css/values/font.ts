@@ -6,9 +6,10 @@ import { printNumber } from './number.js';
 import { numberOf } from './simple.js';
 import { byComma, wordOf } from './split.js';
 import { computeTerms } from './terms.js';
+import { lookup } from '../../lookup.js';
 
 /** Absolute sizes for a medium of 16 px (CSS Fonts 4, section 2.5.1), and for the 13 px of a lone `monospace`. */
-const SIZES: Readonly<Record<string, readonly [number, number]>> = {
+const SIZES: Readonly<Record<string, readonly [number, number]>> = lookup({
   'xx-small': [9, 9],
   'x-small': [10, 10],
   small: [13, 12],
@@ -17,7 +18,7 @@ const SIZES: Readonly<Record<string, readonly [number, number]>> = {
   'x-large': [24, 20],
   'xx-large': [32, 26],
   'xxx-large': [48, 39],
-};
+});
 
 /**
  * A font size as it is inherited. Browsers keep whether it comes from a keyword or is absolute, since a lone
@@ -93,7 +94,7 @@ const GENERIC = new Set(
    -webkit-body -apple-system blinkmacsystemfont fangsong`.split(/\s+/),
 );
 /** Names kept as they are written though they name no generic family. */
-const KEPT: Readonly<Record<string, string>> = { blinkmacsystemfont: 'BlinkMacSystemFont' };
+const KEPT: Readonly<Record<string, string>> = lookup({ blinkmacsystemfont: 'BlinkMacSystemFont' });
 
 const isIdent = (name: string) => /^-?[a-z_\u0080-\uffff][\w\u0080-\uffff-]*$/i.test(name);
 
@@ -113,7 +114,7 @@ export const FONT_FAMILY: Computer = (nodes) => {
   return families.join(', ');
 };
 
-const STRETCHES: Readonly<Record<string, number>> = {
+const STRETCHES: Readonly<Record<string, number>> = lookup({
   'ultra-condensed': 50,
   'extra-condensed': 62.5,
   condensed: 75,
@@ -123,7 +124,7 @@ const STRETCHES: Readonly<Record<string, number>> = {
   expanded: 125,
   'extra-expanded': 150,
   'ultra-expanded': 200,
-};
+});
 
 export const FONT_STRETCH: Computer = (nodes, context) => {
   const word = wordOf(nodes[0]);

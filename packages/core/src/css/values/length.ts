@@ -5,6 +5,7 @@ import type { ValueContext } from './context.js';
 import { printNumber } from './number.js';
 import { wordOf } from './split.js';
 import { computeTerms } from './terms.js';
+import { lookup } from '../../lookup.js';
 
 /** A number where a length is meant: zero, or any in quirks mode, counts as pixels. */
 function asLength(amount: Amount): Amount {
@@ -33,14 +34,14 @@ export const LENGTH = lengths(-Infinity);
 export const POSITIVE_LENGTH = lengths(0);
 
 /** Widths given by vendor words that Chromium reads as newer ones. */
-const SIZE_WORDS: Readonly<Record<string, string>> = {
+const SIZE_WORDS: Readonly<Record<string, string>> = lookup({
   '-webkit-fill-available': 'stretch',
   '-webkit-fit-content': 'fit-content',
   '-webkit-max-content': 'max-content',
   '-webkit-min-content': 'min-content',
   intrinsic: 'max-content',
   'min-intrinsic': 'min-content',
-};
+});
 
 export const SIZE: Computer = (nodes, context) => {
   const [only] = nodes;
@@ -60,7 +61,7 @@ export const SPACING_PAIR: Computer = (nodes, context) => {
   return across === down ? across : `${across} ${down}`;
 };
 
-const LINE_WIDTHS: Readonly<Record<string, number>> = { thin: 1, medium: 3, thick: 5 };
+const LINE_WIDTHS: Readonly<Record<string, number>> = lookup({ thin: 1, medium: 3, thick: 5 });
 
 /** Widths snap to whole device pixels, at least one when not zero (CSS Backgrounds 4, section 3.3). */
 export const LINE_WIDTH: Computer = (nodes, context) => {

@@ -2,8 +2,9 @@ import type { CssNode } from 'css-tree';
 import { evaluate, printAmount, type Amount } from './calc.js';
 import type { ValueContext } from './context.js';
 import { wordOf } from './split.js';
+import { lookup } from '../../lookup.js';
 
-const SIDES: Readonly<Record<string, string>> = {
+const SIDES: Readonly<Record<string, string>> = lookup({
   left: '0%',
   top: '0%',
   center: '50%',
@@ -13,7 +14,7 @@ const SIDES: Readonly<Record<string, string>> = {
   'y-start': '0%',
   'x-end': '100%',
   'y-end': '100%',
-};
+});
 const FAR = new Set(['right', 'bottom', 'x-end', 'y-end']);
 const VERTICAL = new Set(['top', 'bottom', 'y-start', 'y-end']);
 const HORIZONTAL = new Set(['left', 'right', 'x-start', 'x-end']);

@@ -5,6 +5,7 @@ import type { ValueContext } from './context.js';
 import { computeGradient, isGradient } from './gradient.js';
 import { isOperator } from './split.js';
 import { computeUrl } from './url.js';
+import { lookup } from '../../lookup.js';
 
 /** How plain numbers and words are taken where a value does not say it itself. */
 export interface TermOptions {
@@ -17,7 +18,7 @@ export interface TermOptions {
 }
 
 /** Functions whose plain zeros are lengths or angles. */
-const NUMBER_UNITS: Readonly<Record<string, 'px' | 'deg'>> = {
+const NUMBER_UNITS: Readonly<Record<string, 'px' | 'deg'>> = lookup({
   translate: 'px',
   translatex: 'px',
   translatey: 'px',
@@ -41,10 +42,10 @@ const NUMBER_UNITS: Readonly<Record<string, 'px' | 'deg'>> = {
   xywh: 'px',
   'fit-content': 'px',
   minmax: 'px',
-};
+});
 
 /** Names of functions that are written with capitals. */
-const SPELLINGS: Readonly<Record<string, string>> = {
+const SPELLINGS: Readonly<Record<string, string>> = lookup({
   translatex: 'translateX',
   translatey: 'translateY',
   translatez: 'translateZ',
@@ -56,7 +57,7 @@ const SPELLINGS: Readonly<Record<string, string>> = {
   rotatez: 'rotateZ',
   skewx: 'skewX',
   skewy: 'skewY',
-};
+});
 
 /** Scales take percentages as numbers (CSS Transforms 2, section 12.1). */
 const PERCENT_AS_NUMBER = new Set(['scale', 'scalex', 'scaley', 'scalez', 'scale3d']);

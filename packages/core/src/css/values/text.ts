@@ -5,6 +5,7 @@ import { single, evaluate } from './calc.js';
 import { printNumber } from './number.js';
 import { wordOf } from './split.js';
 import { computeTerm, computeTerms } from './terms.js';
+import { lookup } from '../../lookup.js';
 
 const LINES = ['none', 'underline', 'overline', 'line-through', 'blink', 'spelling-error', 'grammar-error'];
 
@@ -31,7 +32,7 @@ export const TAB_SIZE: Computer = (nodes, context) => {
   return one?.unit === '' ? printNumber(one.value) : POSITIVE_LENGTH(nodes, context);
 };
 
-const ALIGNMENTS: Readonly<Record<string, string>> = { '-webkit-auto': 'start' };
+const ALIGNMENTS: Readonly<Record<string, string>> = lookup({ '-webkit-auto': 'start' });
 export const TEXT_ALIGN: Computer = (nodes) => {
   const word = wordOf(nodes[0]);
   return word === undefined ? undefined : (ALIGNMENTS[word] ?? word);

@@ -1,7 +1,8 @@
 import type { ValueContext } from './context.js';
+import { lookup } from '../../lookup.js';
 
 /** Absolute lengths in CSS pixels (CSS Values 4, section 6.2). */
-const ABSOLUTE: Readonly<Record<string, number>> = {
+const ABSOLUTE: Readonly<Record<string, number>> = lookup({
   px: 1,
   in: 96,
   cm: 96 / 2.54,
@@ -9,10 +10,10 @@ const ABSOLUTE: Readonly<Record<string, number>> = {
   q: 96 / 101.6,
   pt: 96 / 72,
   pc: 16,
-};
+});
 
 /** Other units by what they are printed in: degrees, seconds, dots per pixel (CSS Values 4, section 7). */
-const OTHERS: Readonly<Record<string, readonly [string, number]>> = {
+const OTHERS: Readonly<Record<string, readonly [string, number]>> = lookup({
   deg: ['deg', 1],
   grad: ['deg', 0.9],
   rad: ['deg', 180 / Math.PI],
@@ -26,7 +27,7 @@ const OTHERS: Readonly<Record<string, readonly [string, number]>> = {
   dpi: ['dppx', 1 / 96],
   dpcm: ['dppx', 2.54 / 96],
   fr: ['fr', 1],
-};
+});
 
 const VIEWPORT = /^[sld]?v(w|h|i|b|min|max)$/;
 const CONTAINER = /^cq(w|h|i|b|min|max)$/;

@@ -7,7 +7,9 @@ const isLocal = (address: string) => address === '' || address.startsWith('#');
 export function computedData(address: string): string {
   try {
     // Chromium encodes this one too after a question mark.
-    return new URL(address).href.replace(/\?.*$/s, (query) => query.replace(/'/g, '%27'));
+    const { href } = new URL(address);
+    const mark = href.indexOf('?');
+    return mark < 0 ? href : href.slice(0, mark) + href.slice(mark).replaceAll("'", '%27');
   } catch {
     return address;
   }

@@ -1,5 +1,7 @@
+import { spacedTerms } from '../../value/split-text.js';
 import type { Gradient } from '../../value/gradient.js';
 import { lengthIn } from '../length.js';
+import { lookup } from '../../lookup.js';
 
 /** Where on the gradient line a point of the box lies, and how long the line is in pixels or, of a turn, in degrees. */
 export interface GradientLine {
@@ -8,15 +10,15 @@ export interface GradientLine {
   readonly at: (x: number, y: number) => number;
 }
 
-const RADIANS: Readonly<Record<string, number>> = {
+const RADIANS: Readonly<Record<string, number>> = lookup({
   deg: Math.PI / 180,
   grad: Math.PI / 200,
   rad: 1,
   turn: 2 * Math.PI,
-};
+});
 
 function angleIn(text: string): number | undefined {
-  const match = /^([+-]?\d*\.?\d+(?:e[+-]?\d+)?)(deg|grad|rad|turn)?$/i.exec(text.trim());
+  const match = /^([+-]?(?:\d+(?:\.\d+)?|\.\d+)(?:e[+-]?\d+)?)(deg|grad|rad|turn)?$/i.exec(text.trim());
   if (!match) return undefined;
   return Number(match[1]) * RADIANS[(match[2] ?? 'deg').toLowerCase()]!;
 }
@@ -48,21 +50,18 @@ function linear(gradient: Gradient, width: number, height: number): GradientLine
 }
 
 function centreOf(centre: string | undefined, width: number, height: number): [number, number] | undefined {
-  const [across = '50%', down = '50%'] = terms(centre ?? '50% 50%');
+  const [across = '50%', down = '50%'] = spacedTerms(centre ?? '50% 50%');
   const x = lengthIn(WORDS[across] ?? across, width);
   const y = lengthIn(WORDS[down] ?? down, height);
   return x === undefined || y === undefined ? undefined : [x, y];
 }
-const WORDS: Readonly<Record<string, string>> = {
+const WORDS: Readonly<Record<string, string>> = lookup({
   left: '0%',
   top: '0%',
   center: '50%',
   right: '100%',
   bottom: '100%',
-};
-
-/** Terms between spaces that stand outside parentheses. */
-const terms = (text: string): string[] => text.match(/[^\s(]*\([^)]*\)|[^\s]+/g) ?? [];
+});
 
 /** A line or circle of no length is drawn as if it had this one (CSS Images 4, section 3.2.3). */
 const LEAST = 1e-5;
@@ -73,7 +72,7 @@ function radii(
   width: number,
   height: number,
 ): [number, number] | undefined {
-  const words = terms(size ?? '');
+  const words = spacedTerms(size ?? '');
   const lengths = words.filter((word) => /\d/.test(word));
   const isCircle = words.includes('circle') || (lengths.length === 1 && !words.includes('ellipse'));
   if (lengths.length) {

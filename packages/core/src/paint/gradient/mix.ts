@@ -1,6 +1,7 @@
 import { converter, parse, type Color } from 'culori';
 import { parseColour } from '../../colour/parse.js';
 import { clamp01 } from '../../colour/rgba.js';
+import { lookup } from '../../lookup.js';
 
 /** Channels of premultiplied colour in gamma-encoded sRGB: red, green, blue, alpha, each 0 to 1. */
 export type Premultiplied = readonly [number, number, number, number];
@@ -15,7 +16,7 @@ export const defaultSpace = (colours: readonly string[]): string =>
   colours.every((colour) => LEGACY.test(colour.trim())) ? 'srgb' : 'oklab';
 
 /** Spaces as CSS calls them, as the library calls them, with their channels; a hue is not premultiplied. */
-const SPACES: Readonly<Record<string, { mode: string; channels: readonly string[]; hue?: string }>> = {
+const SPACES: Readonly<Record<string, { mode: string; channels: readonly string[]; hue?: string }>> = lookup({
   srgb: { mode: 'rgb', channels: ['r', 'g', 'b'] },
   'srgb-linear': { mode: 'lrgb', channels: ['r', 'g', 'b'] },
   'display-p3': { mode: 'p3', channels: ['r', 'g', 'b'] },
@@ -31,7 +32,7 @@ const SPACES: Readonly<Record<string, { mode: string; channels: readonly string[
   hwb: { mode: 'hwb', channels: ['w', 'b'], hue: 'h' },
   lch: { mode: 'lch', channels: ['l', 'c'], hue: 'h' },
   oklch: { mode: 'oklch', channels: ['l', 'c'], hue: 'h' },
-};
+});
 
 type Channels = Readonly<Record<string, number | undefined>>;
 

@@ -1,0 +1,42 @@
+import { describe, expect, it } from '@jest/globals';
+import { DEFAULT_BOUNDS } from '@retoque/core';
+import { findComponents } from './find-components';
+
+const query = { versionId: 'v', pageId: 'p', bounds: DEFAULT_BOUNDS, looks: [] };
+
+/** A worker that counts three at a time. */
+function workerWith(total: number) {
+  const asked: number[] = [];
+  const worker = {
+    list: () => Promise.resolve(Array.from({ length: total }, (_, i) => ({ selector: `.c${i}` }))),
+    count: (_v: string, _p: string, _b: unknown, _l: unknown, from: number) => {
+      asked.push(from);
+      return Promise.resolve(
+        Array.from({ length: Math.min(3, total - from) }, (_, i) => ({ short: from + i, unsure: 0 })),
+      );
+    },
+  };
+  return { worker: worker as unknown as Parameters<typeof findComponents>[0], asked };
+}
+
+describe('finding the components of a page', () => {
+  it('counts all of them, each once', async () => {
+    const { worker, asked } = workerWith(8);
+    const found = await findComponents(worker, query, new AbortController().signal);
+    expect(asked).toEqual([0, 3, 6]);
+    expect(found.map(({ short, counted }) => [short, counted])).toEqual(Array.from({ length: 8 }, (_, i) => [i, true]));
+  });
+
+  it('stops where nobody waits any longer', async () => {
+    const { worker, asked } = workerWith(100);
+    const leaving = new AbortController();
+    const running = findComponents(worker, query, leaving.signal);
+    leaving.abort(new Error('Left.'));
+    await expect(running).rejects.toThrow('Left.');
+    expect(asked.length).toBeLessThan(3);
+  });
+
+  it('finds nothing on an empty page', async () => {
+    expect(await findComponents(workerWith(0).worker, query, new AbortController().signal)).toEqual([]);
+  });
+});

@@ -1,0 +1,40 @@
+import type { ViewportBounds } from '@retoque/core';
+import type { Remote } from 'comlink';
+import type { Engine, FoundWithChecks, KeptLook } from './protocol';
+
+export interface FindQuery {
+  readonly versionId: string;
+  readonly pageId: string;
+  readonly bounds: ViewportBounds;
+  readonly looks: readonly KeptLook[];
+}
+
+/** What is not done after this is shown as far as it is. */
+const PATIENCE_MILLIS = 700;
+
+/**
+ * Finds the components of a page and counts how they fare, a few at a time, so that whoever asks for something else
+ * meanwhile is answered, and what nobody waits for any longer is left.
+ *
+ * @param onSome told what is known so far, where it takes a while
+ */
+export async function findComponents(
+  worker: Pick<Remote<Engine>, 'list' | 'count'>,
+  { versionId, pageId, bounds, looks }: FindQuery,
+  signal: AbortSignal,
+  onSome?: (found: FoundWithChecks[]) => void,
+): Promise<FoundWithChecks[]> {
+  const begun = Date.now();
+  const listed = await worker.list(versionId);
+  const found: FoundWithChecks[] = listed.map((component) => ({ ...component, short: 0, unsure: 0, counted: false }));
+  for (let at = 0; at < found.length;) {
+    signal.throwIfAborted();
+    const counts = await worker.count(versionId, pageId, bounds, looks, at);
+    for (const count of counts) {
+      found[at] = { ...found[at]!, ...count, counted: true };
+      at++;
+    }
+    if (onSome && at < found.length && Date.now() - begun > PATIENCE_MILLIS) onSome([...found]);
+  }
+  return found;
+}

@@ -1,0 +1,36 @@
+import { Flex } from '@chakra-ui/react';
+import type { PageChangeRecord } from '@retoque/contract';
+import { usePageChanges } from '../api/queries';
+import { Notice } from '../shell/Notice';
+import { toaster } from '../shell/toasts';
+import { Button } from '../theme/Button';
+
+/** Changes that cannot be put into the page, each with its reason and a way to be rid of it. */
+export function SetAside({ pageId, changes }: { pageId: string; changes: readonly PageChangeRecord[] }) {
+  const { remove, restore } = usePageChanges(pageId);
+  const tell = (error: Error) => toaster.create({ title: error.message });
+  const takeOff = ({ id, name }: PageChangeRecord) =>
+    remove.mutate(id, {
+      onSuccess: () =>
+        toaster.create({
+          title: `“${name}” is taken off`,
+          action: { label: 'Undo', onClick: () => restore.mutate(id, { onError: tell }) },
+        }),
+      onError: tell,
+    });
+  return changes.map((change) =>
+    change.applied ? null : (
+      <Notice key={change.id} tone="short">
+        <Flex gap="8px" alignItems="center" flexWrap="wrap">
+          <span>
+            “{change.name}”, which was added here, is left out:{' '}
+            {change.problem ?? 'its place is no longer on the page.'}
+          </span>
+          <Button size="s" disabled={remove.isPending} onClick={() => takeOff(change)}>
+            Take it off
+          </Button>
+        </Flex>
+      </Notice>
+    ),
+  );
+}
