@@ -107,6 +107,10 @@ const STEPS = {
     await jest('api', { DATABASE_URL: db.url, RETOQUE_LOG: 'fatal' }, extra);
     await stopAll();
   },
+  // What others bring must not take longer than it is long; counted in steps, not in time.
+  linear: () => check('Steps over texts of others', process.execPath, ['bench/linear.mjs']),
+  attack: () => check('Hostile inputs', process.execPath, ['tools/attack.mjs', '--short']),
+  faults: () => check('Faults', process.execPath, ['tools/faults.mjs', '--rounds=8']),
   e2e: async (extra) => {
     step('End-to-end tests');
     await endToEnd(extra);
@@ -123,14 +127,14 @@ try {
     );
   requireNode();
   const needs = [
-    ...(wanted.includes('api') || wanted.includes('e2e') ? ['postgresql'] : []),
-    ...(wanted.includes('e2e') ? ['chromium'] : []),
+    ...(wanted.some((name) => ['api', 'e2e', 'attack', 'faults'].includes(name)) ? ['postgresql'] : []),
+    ...(wanted.some((name) => ['e2e', 'attack'].includes(name)) ? ['chromium'] : []),
   ];
   await ensurePackages(...needs);
   await ensureInstalled();
-  if (wanted.some((name) => ['types', 'e2e', 'api'].includes(name))) await build();
+  if (wanted.some((name) => ['types', 'e2e', 'api', 'linear'].includes(name))) await build();
   // What reads the sources alone runs beside its like; the rest needs the machine for itself.
-  const groups = first ? [wanted] : [['lint', 'types', 'unit'], ['api'], ['e2e']];
+  const groups = first ? [wanted] : [['lint', 'types', 'unit'], ['api', 'linear'], ['faults'], ['attack'], ['e2e']];
   for (const group of groups) await Promise.all(group.map((name) => STEPS[name](extra)));
 } catch (error) {
   failWith(error);

@@ -22,9 +22,10 @@ function identity() {
 /**
  * Starts a private PostgreSQL cluster on 127.0.0.1, on a free port, made when it is not there yet.
  *
+ * @param options.port where it listens; a free one when absent
  * @returns its address for clients, a promise that rejects when it ends by itself, and a way to stop it
  */
-export async function startPostgres(folder, { reset = false, throwaway = false } = {}) {
+export async function startPostgres(folder, { reset = false, throwaway = false, port: wanted } = {}) {
   const programs = postgresPrograms();
   const who = identity();
   const data = join(folder, 'cluster');
@@ -71,7 +72,7 @@ export async function startPostgres(folder, { reset = false, throwaway = false }
     );
   }
 
-  const port = await freePort();
+  const port = wanted ?? (await freePort());
   const settings = {
     listen_addresses: '127.0.0.1',
     port,
@@ -115,7 +116,12 @@ export async function startPostgres(folder, { reset = false, throwaway = false }
       `The database in ${folder} does not start: ${reasonIn(log) ?? error.message}. Start afresh with: npm run demo -- --reset`,
     );
   }
-  return { url: url('postgres'), closed, stop, hasEnded: () => ended };
+  /** Ends it as a crash would: connections are cut, and nothing more is written. */
+  const crash = async () => {
+    child.kill('SIGQUIT');
+    await closed;
+  };
+  return { url: url('postgres'), closed, stop, crash, hasEnded: () => ended };
 }
 
 /** A cluster left running by a start that was killed is stopped first. */

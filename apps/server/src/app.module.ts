@@ -18,6 +18,7 @@ import { MeasuringController } from './measuring/measuring.controller.js';
 import { ChangesController } from './pages/changes.controller.js';
 import { PicturesService } from './pictures/pictures.service.js';
 import { PagesController } from './pages/pages.controller.js';
+import { PageReaderService } from './pages/import/page-reader.js';
 import { PagesService } from './pages/pages.service.js';
 import { DemoSeeder } from './sites/demo-seeder.js';
 import { StorageController } from './storage/storage.controller.js';
@@ -46,6 +47,7 @@ import { SitesService } from './sites/sites.service.js';
   providers: [
     PicturesService,
     PixelFields,
+    PageReaderService,
     StorageService,
     SitesService,
     PagesService,

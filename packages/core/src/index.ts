@@ -35,6 +35,7 @@ export { DEFAULT_BOUNDS, type ViewportBounds } from './look/conditions.js';
 export { mergeLooks, type Choice, type Difference, type LookItem, type Merge } from './look/merge.js';
 export * from './look/model.js';
 export { lookup } from './lookup.js';
+export { MAX_BRACKETS, tooDeepSpans } from './css/parser.js';
 export { spacedTerms } from './value/split-text.js';
 export { labelledControl } from './page/label.js';
 export * from './page/geometry.js';

@@ -12,6 +12,7 @@ import { pageSummaries, SitesService } from '../sites/sites.service.js';
 import { applyChanges, changesOf, withChanges, type BareVersion } from './changes.js';
 import type { BroughtPage } from './import/bring.js';
 import { fromAddress } from './import/from-address.js';
+import { PageReaderService } from './import/page-reader.js';
 import { fromPaste, fromUpload, type UploadedFile } from './import/from-files.js';
 
 const MAX_NAME = 120;
@@ -21,6 +22,7 @@ export class PagesService {
   constructor(
     private readonly sites: SitesService,
     private readonly fields: PixelFields,
+    private readonly reader: PageReaderService,
   ) {}
 
   async bringFromAddress(
@@ -29,16 +31,16 @@ export class PagesService {
     address: string,
     cancelled: AbortSignal,
   ): Promise<Page> {
-    const brought = await fromAddress(address, readConfig().practiceOrigin, cancelled);
+    const brought = await fromAddress(address, readConfig().practiceOrigin, cancelled, this.reader);
     return this.store(scope, choice, 'address', brought, titleOrPath(brought));
   }
 
   async bringFromPaste(scope: OwnerScope, choice: SiteChoice, name: string, html: string, css: string): Promise<Page> {
-    return this.store(scope, choice, 'paste', await fromPaste(html, css), name);
+    return this.store(scope, choice, 'paste', await fromPaste(html, css, this.reader), name);
   }
 
   async bringFromUpload(scope: OwnerScope, choice: SiteChoice, files: readonly UploadedFile[]): Promise<Page> {
-    const brought = await fromUpload(files);
+    const brought = await fromUpload(files, this.reader);
     return this.store(scope, choice, 'upload', brought, titleOrPath(brought));
   }
 
@@ -49,7 +51,7 @@ export class PagesService {
     if (page.source !== 'address') {
       throw problem('invalid', 422, 'That page has no address to fetch it from', 'Upload or paste it again instead.');
     }
-    const brought = await fromAddress(page.address, readConfig().practiceOrigin, cancelled);
+    const brought = await fromAddress(page.address, readConfig().practiceOrigin, cancelled, this.reader);
     const same = brought.html === current.html && JSON.stringify(brought.sheets) === JSON.stringify(current.sheets);
     if (!same) {
       await scope.transaction(async (inner) => {

@@ -126,7 +126,11 @@ export function SurveyScreen() {
         >
           <Box padding="14px 16px 10px">
             <PageChoice siteId={siteId} pageId={pageId} pages={site.data?.pages ?? []} />
-            <Box color="ink2" mt="8px">
+            <Box
+              color="ink2"
+              mt="8px"
+              data-survey-answer={(found.data && !found.isPlaceholderData) || error ? pageId : undefined}
+            >
               {found.isPending
                 ? 'Looking for components…'
                 : found.isError

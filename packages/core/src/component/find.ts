@@ -99,7 +99,7 @@ function siteSelector(element: ElementNode, styles: PageStyles): string | undefi
   for (const entry of entries) {
     // Text with & only means something inside its parent rule.
     const stripped = entry.selector.text.includes('&') ? undefined : stripStates(entry.selector.text);
-    if (!stripped || stripped === '*' || stripped.endsWith(' *')) continue;
+    if (!stripped || stripped === '*' || stripped.endsWith(' *') || stripped.length > LONGEST_SELECTOR) continue;
     try {
       if (isReached(styles.tree, stripped, element)) return stripped;
     } catch (error) {
@@ -124,6 +124,8 @@ function* contexts(element: ElementNode): Generator<string> {
 const sameSet = (a: readonly ElementNode[], b: readonly ElementNode[]): boolean =>
   a.length === b.length && a.every((element, i) => element === b[i]);
 
+/** In characters; what is longer nobody reads, and no component is kept under it. */
+const LONGEST_SELECTOR = 1000;
 const MAX_EXCLUDED = 3;
 /** Elements of one place that nothing tells apart are listed one by one up to this many; past it nobody reads them. */
 const MAX_ONE_BY_ONE = 100;

@@ -131,7 +131,10 @@ export function buildFrame(input: FrameInput): string {
     if (DROPPED.has(element.name) || (element.name === 'style' && element.namespace === 'html')) return '';
     const open = `<${element.name}${attributesOf(element)}>`;
     if (element.namespace === 'html' && VOID.has(element.name)) return open;
-    let inner = element.content.map((item) => (typeof item === 'string' ? escapeText(item) : render(item))).join('');
+    // In a drawing a sheet is read as text of the page is.
+    const isDrawnStyle = element.name === 'style' && element.namespace === 'svg';
+    const written = (text: string) => escapeText(isDrawnStyle ? rewrite(text, base) : text);
+    let inner = element.content.map((item) => (typeof item === 'string' ? written(item) : render(item))).join('');
     if (element.name === 'head') inner = head + inner;
     // A leading line break is dropped by the parser, so one is put back.
     if (['pre', 'textarea', 'listing'].includes(element.name) && inner.startsWith('\n')) inner = `\n${inner}`;

@@ -1,12 +1,3 @@
-import {
-  isBuiltByScript,
-  pageReferences,
-  PageTooLargeError,
-  parseHtml,
-  sanitiseHtml,
-  sheetReferences,
-  titleOf,
-} from '@retoque/core';
 import { readData } from '@retoque/decode';
 import { assetType } from '../../assets/asset-type.js';
 import type { BroughtFile } from '../../assets/blob-store.js';
@@ -15,6 +6,7 @@ import { storable } from '../../database/storable.js';
 import { problem } from '../../http/problem.js';
 import { decodeCss, decodeHtml, isHtmlType, looksLikeHtml } from './decode.js';
 import { LIMITS } from './limits.js';
+import { READ_HERE, type PageReader } from './read-page.js';
 
 /** A page with all it needs, read and cleaned, not stored yet. */
 export interface BroughtPage {
@@ -46,7 +38,12 @@ async function inBatches<T>(items: readonly T[], work: (item: T) => Promise<void
  *
  * @throws ProblemException when it is no HTML, too large, or built by a script
  */
-export async function bringPage(page: RawFile, address: string, source: FileSource): Promise<BroughtPage> {
+export async function bringPage(
+  page: RawFile,
+  address: string,
+  source: FileSource,
+  reader: PageReader = READ_HERE,
+): Promise<BroughtPage> {
   if (!isHtmlType(page.contentType) || !looksLikeHtml(page.bytes)) {
     const type = page.contentType && !isHtmlType(page.contentType) ? ` It is ${page.contentType.split(';')[0]}.` : '';
     throw problem('notHtml', 422, 'That is not an HTML page', `Retoque needs a web page in HTML.${type}`);
@@ -54,9 +51,10 @@ export async function bringPage(page: RawFile, address: string, source: FileSour
   if (page.bytes.length > LIMITS.htmlBytes) {
     throw problem('tooLarge', 413, 'That page is too large', 'The HTML alone has more than 5 MB.');
   }
-  const { html, removed } = withinBounds(() => sanitiseHtml(decodeHtml(page.bytes, page.contentType)));
-  const tree = withinBounds(() => parseHtml(html));
-  if (isBuiltByScript(tree, removed.scripts)) {
+  const read = await reader.page(decodeHtml(page.bytes, page.contentType), address);
+  if ('tooLarge' in read) throw problem('tooLarge', 413, 'That page is too large', read.tooLarge);
+  const { html, removed, wanted } = read;
+  if (read.builtByScript) {
     throw problem(
       'builtByScript',
       422,
@@ -66,7 +64,7 @@ export async function bringPage(page: RawFile, address: string, source: FileSour
   }
   const notes: string[] = [];
   const missing: string[] = [];
-  const wanted = pageReferences(tree, address);
+  const deep = [...read.deep];
   const assetAddresses = new Set(wanted.assets);
   const dataAddresses = new Set(wanted.data);
   const sheets = new Map<string, string>();
@@ -83,7 +81,8 @@ export async function bringPage(page: RawFile, address: string, source: FileSour
       }
       const text = decodeCss(file.bytes, file.contentType);
       sheets.set(sheetAddress, text);
-      const found = sheetReferences(text, sheetAddress);
+      const { wanted: found, deep: tooDeep } = await reader.sheet(text, sheetAddress);
+      deep.push(...tooDeep.map((place) => `${safeShortName(sheetAddress)}, ${place}`));
       found.sheets.forEach((item) => next.add(item));
       found.assets.forEach((item) => assetAddresses.add(item));
       found.data.forEach((item) => dataAddresses.add(item));
@@ -106,6 +105,8 @@ export async function bringPage(page: RawFile, address: string, source: FileSour
   });
   assets.push(...(await picturesIn([...dataAddresses].slice(0, LIMITS.files))));
 
+  if (deep.length)
+    notes.push(`Left out, here and in the figures, since it nests too deep: ${deep.slice(0, MAX_LISTED).join('; ')}.`);
   if (removed.scripts)
     notes.push(`${count(removed.scripts, 'script')} taken out; what a script adds to the page is not seen here.`);
   if (removed.frames) notes.push(`${count(removed.frames, 'embedded frame')} taken out.`);
@@ -120,7 +121,7 @@ export async function bringPage(page: RawFile, address: string, source: FileSour
   const ordered = [...sheets].sort(([a], [b]) => (a < b ? -1 : 1)).map(([at, text]) => ({ address: at, text }));
   return {
     address,
-    title: storable(titleOf(tree)),
+    title: storable(read.title),
     html,
     sheets: ordered,
     assets,
@@ -139,15 +140,6 @@ async function picturesIn(addresses: readonly string[]): Promise<BroughtFile[]> 
     if (contentType?.startsWith('image/')) found.push({ address, contentType, bytes: Buffer.from(file!.bytes) });
   }
   return found;
-}
-
-function withinBounds<T>(read: () => T): T {
-  try {
-    return read();
-  } catch (error) {
-    if (error instanceof PageTooLargeError) throw problem('tooLarge', 413, 'That page is too large', error.message);
-    throw error;
-  }
 }
 
 const count = (n: number, noun: string) => `${n} ${noun}${n === 1 ? '' : 's'}`;

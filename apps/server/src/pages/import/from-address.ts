@@ -2,6 +2,7 @@ import { ProblemException, problem } from '../../http/problem.js';
 import { bringPage, type BroughtPage } from './bring.js';
 import { ByteBudget, guardedFetcher } from './guarded-fetch.js';
 import { LIMITS } from './limits.js';
+import type { PageReader } from './read-page.js';
 
 /**
  * Brings a page from its address, with the sheets, pictures and fonts that it links.
@@ -13,6 +14,7 @@ export async function fromAddress(
   address: string,
   practiceOrigin: string | undefined,
   cancelled: AbortSignal,
+  reader?: PageReader,
 ): Promise<BroughtPage> {
   const fetcher = guardedFetcher(practiceOrigin);
   const budget = new ByteBudget();
@@ -20,16 +22,21 @@ export async function fromAddress(
   const signal = AbortSignal.any([cancelled, deadline]);
   try {
     const page = await fetcher.get(address, budget, signal);
-    return await bringPage(page, page.address, async (file) => {
-      try {
-        return await fetcher.get(file, budget, signal);
-      } catch (error) {
-        // One missing picture does not stop a page; being too large, too slow as a whole, or cancelled does.
-        if (signal.aborted) throw error;
-        if (error instanceof ProblemException && error.problem.status !== 413) return undefined;
-        throw error;
-      }
-    });
+    return await bringPage(
+      page,
+      page.address,
+      async (file) => {
+        try {
+          return await fetcher.get(file, budget, signal);
+        } catch (error) {
+          // One missing picture does not stop a page; being too large, too slow as a whole, or cancelled does.
+          if (signal.aborted) throw error;
+          if (error instanceof ProblemException && error.problem.status !== 413) return undefined;
+          throw error;
+        }
+      },
+      reader,
+    );
   } catch (error) {
     if (deadline.aborted && !(error instanceof ProblemException)) {
       throw problem(

@@ -2,6 +2,7 @@ import { storable } from '../../database/storable.js';
 import { problem } from '../../http/problem.js';
 import { bringPage, type BroughtPage, type FileSource } from './bring.js';
 import { LIMITS } from './limits.js';
+import type { PageReader } from './read-page.js';
 
 export interface UploadedFile {
   /** Its place in the chosen folder, or its bare name. */
@@ -41,7 +42,7 @@ function uploadedSource(files: readonly UploadedFile[]): FileSource {
  *
  * @throws ProblemException when there is no HTML file, or several, or they are too large
  */
-export async function fromUpload(files: readonly UploadedFile[]): Promise<BroughtPage> {
+export async function fromUpload(files: readonly UploadedFile[], reader?: PageReader): Promise<BroughtPage> {
   const total = files.reduce((sum, file) => sum + file.bytes.length, 0);
   if (total > LIMITS.totalBytes) {
     throw problem('tooLarge', 413, 'Those files are too large', 'Together they have more than 20 MB.');
@@ -68,6 +69,7 @@ export async function fromUpload(files: readonly UploadedFile[]): Promise<Brough
     { bytes: page.bytes, contentType: 'text/html' },
     addressOf(page.path),
     uploadedSource(files),
+    reader,
   );
   const others = files.filter((file) => file !== page);
   const used = [...brought.sheets, ...brought.assets]
@@ -81,7 +83,7 @@ export async function fromUpload(files: readonly UploadedFile[]): Promise<Brough
 const PASTED_SHEET = `${INVENTED_ORIGIN}pasted.css`;
 
 /** Brings a page from pasted text; the CSS comes after what the HTML holds itself. */
-export function fromPaste(html: string, css: string): Promise<BroughtPage> {
+export function fromPaste(html: string, css: string, reader?: PageReader): Promise<BroughtPage> {
   const link = '<link rel="stylesheet" href="pasted.css">';
   const withSheet = css.trim() ? insertIntoHead(html, link) : html;
   const source: FileSource = (address) =>
@@ -92,6 +94,7 @@ export function fromPaste(html: string, css: string): Promise<BroughtPage> {
     { bytes: Buffer.from(withSheet), contentType: 'text/html; charset=utf-8' },
     `${INVENTED_ORIGIN}pasted.html`,
     source,
+    reader,
   );
 }
 
