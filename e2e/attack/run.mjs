@@ -17,10 +17,10 @@ const PROBE_MILLIS = 200;
 const STALL_MILLIS = 1000;
 
 const found = { scripts: 0, left: 0, stalls: 0, crashes: 0, silent: 0 };
-const details = [];
 const note = (kind, input, words) => {
   found[kind]++;
-  details.push(`${kind}: ${input.name}: ${words}`);
+  // Told as it happens, so that a run that is ended says what it has found.
+  process.stdout.write(`  ${kind}: ${input.name}: ${words.slice(0, 200)}\n`);
 };
 /** For all screens of one input together. */
 const TAB_MILLIS = 75_000;
@@ -239,7 +239,7 @@ async function byDialog(tab, input) {
   }
 }
 
-const all = hostileInputs(canaryOrigin).filter((_, i) => i >= Number(process.env.FROM ?? 0));
+const all = hostileInputs(canaryOrigin);
 const inputs = only
   ? all.filter((input) => input.name.includes(only) || input.by === only)
   : isShort
@@ -282,7 +282,6 @@ probing = false;
 await probe;
 await browser.close();
 canary.close();
-for (const line of details.slice(0, 60)) process.stdout.write(`  ${line}\n`);
 const { scripts, left, stalls, crashes, silent } = found;
 process.stdout.write(
   `inputs ${inputs.length}, scripts run ${scripts}, requests that left ${left}, server stalls over 1 s ${stalls}, crashes ${crashes}, screens without an answer ${silent}\n`,
