@@ -1,10 +1,22 @@
-import { Dialog, Flex, Portal } from '@chakra-ui/react';
+import { chakra, Dialog, Flex, Portal } from '@chakra-ui/react';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { storageQuery, usePurge } from '../api/queries';
 import { DialogClose } from '../shell/DialogClose';
 import { toaster } from '../shell/toasts';
 import { Button } from '../theme/Button';
+
+const Meter = chakra('progress', {
+  base: {
+    appearance: 'none',
+    width: '120px',
+    height: '6px',
+    borderRadius: 'm',
+    overflow: 'hidden',
+    '&::-webkit-progress-bar': { background: '{colors.line}' },
+    '&::-webkit-progress-value': { background: '{colors.accent}' },
+  },
+});
 
 const MEGA = 1024 * 1024;
 const size = (bytes: number) =>
@@ -30,12 +42,7 @@ export function StorageNote() {
     });
   return (
     <Flex gap="12px" alignItems="center" flexWrap="wrap" color="ink2" fontSize="13px" data-testid="storage">
-      <progress
-        max={limit}
-        value={used}
-        aria-label="Storage used"
-        style={{ width: 120, accentColor: 'currentColor' }}
-      />
+      <Meter max={limit} value={used} aria-label="Storage used" />
       <span>
         {size(used)} of {size(limit)} stored.
       </span>
