@@ -19,10 +19,8 @@ export function usePickElement(
   useEffect(() => {
     const document = frame.current?.contentDocument;
     if (!loaded || !document) return;
-    const elementOf = (event: Event) =>
-      event.target instanceof Object && 'nodeType' in event.target && event.target !== document
-        ? closestOf(event.target as Element, `[${ORDER_ATTRIBUTE}]`)
-        : null;
+    const elementOf = ({ target }: Event) =>
+      target === null || target === document ? null : closestOf(target as Element, `[${ORDER_ATTRIBUTE}]`);
     const point = (event: Event) => {
       const element = elementOf(event);
       setBox(element ? visibleBox(element) : undefined);
