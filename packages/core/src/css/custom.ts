@@ -11,6 +11,8 @@ export const environmentVariable = (name: string): string | undefined => (INSETS
 /** In a circle that is longer than this what is further along counts as not set, as the circle makes it anyway. */
 const MAX_OPEN = 1000;
 
+/** So deep references are followed by calls within calls; what leads on from there is worked out from its far end. */
+const DEEP = 40;
 const REFERENCE = /var\(\s*(--[^\s,()]+)/gi;
 
 /**
@@ -27,7 +29,6 @@ export class CustomProperties {
 
   get(name: string): string | undefined {
     if (this.values.has(name)) return this.values.get(name);
-    if (!this.open.length) this.resolveReferences(name);
     return this.resolve(name);
   }
 
@@ -55,6 +56,7 @@ export class CustomProperties {
   private resolve(name: string): string | undefined {
     if (this.values.has(name)) return this.values.get(name);
     if (this.open.length >= MAX_OPEN) return undefined;
+    if (this.open.length === DEEP) this.resolveReferences(name);
     const at = this.open.indexOf(name);
     if (at >= 0) {
       for (const member of this.open.slice(at)) this.cyclic.add(member);
