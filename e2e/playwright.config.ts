@@ -9,9 +9,9 @@ const baseURL = servers[Number(process.env.TEST_PARALLEL_INDEX ?? 0) % servers.l
 export default defineConfig({
   testDir: './tests',
   outputDir: '../test-results',
-  timeout: 90_000,
+  timeout: 180_000,
   // A busy machine is slow; what never comes is still noticed.
-  expect: { timeout: 20_000 },
+  expect: { timeout: 30_000 },
   projects: [
     { name: 'agreement', testMatch: /(agreement|pixels|sure)\.spec/, fullyParallel: true },
     { name: 'screens', testIgnore: /(agreement|pixels|sure)\.spec/ },

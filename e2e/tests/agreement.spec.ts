@@ -29,7 +29,7 @@ function expectAgreement(name: string, agreement: Agreement): void {
 }
 
 test.describe('the core agrees with Chromium', () => {
-  test.describe.configure({ timeout: 180_000 });
+  test.describe.configure({ timeout: 400_000 });
 
   for (const path of ['/', '/booking.html']) {
     test(`on the demo site, ${path}, in every state`, async ({ page }) => {

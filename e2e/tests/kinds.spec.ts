@@ -165,7 +165,7 @@ const PRESSED_BY_KEY = new Set(['button']);
 
 for (const { name: kindName } of KINDS) {
   test(`a ${kindName} shows in Chromium what its sheet shows, in every part and state`, async ({ page, context }) => {
-    test.setTimeout(240_000);
+    test.setTimeout(400_000);
     if (kindName !== 'cookie-notice') {
       await context.addCookies([{ name: 'quillhaven-cookies', value: 'chosen', url: PRACTICE }]);
     }
