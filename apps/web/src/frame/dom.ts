@@ -17,7 +17,6 @@ function accessor<N extends object, K extends keyof N>(prototype: N, name: K): A
 
 export const parentOf = accessor(Node.prototype, 'parentElement');
 export const childrenOf = accessor(Element.prototype, 'children');
-export const childNodesOf = accessor(Node.prototype, 'childNodes');
 export const firstChildOf = accessor(Element.prototype, 'firstElementChild');
 export const nextOf = accessor(Element.prototype, 'nextElementSibling');
 export const previousOf = accessor(Element.prototype, 'previousElementSibling');

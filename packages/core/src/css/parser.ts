@@ -1,6 +1,7 @@
 import * as cssTree from 'css-tree';
 import { parse as parseUnbounded, tokenize, tokenTypes, type CssNode, type ParseOptions } from 'css-tree';
 
+import { CLOSES, OPENS } from './brackets.js';
 import { longChainSpans } from './var-chains.js';
 
 /** The parser's list of tokens, which its types leave out. */
@@ -29,18 +30,6 @@ withCleanList();
  * (css_math_expression_node.h, kMaxExpressionDepth; from memory).
  */
 export const MAX_BRACKETS = 64;
-
-const OPENS = new Set<number>([
-  tokenTypes.Function,
-  tokenTypes.LeftParenthesis,
-  tokenTypes.LeftSquareBracket,
-  tokenTypes.LeftCurlyBracket,
-]);
-const CLOSES = new Set<number>([
-  tokenTypes.RightParenthesis,
-  tokenTypes.RightSquareBracket,
-  tokenTypes.RightCurlyBracket,
-]);
 
 /**
  * Mixed colours within one another. Chromium tries each level of a mixture that turns out to be none twice over, so that

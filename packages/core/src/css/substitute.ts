@@ -1,4 +1,5 @@
 import { tokenize, tokenTypes } from 'css-tree';
+import { CLOSES, OPENS } from './brackets.js';
 
 /** Longer results are treated as invalid, so that references that double each other stay harmless. */
 export const MAX_SUBSTITUTED_LENGTH = 100_000;
@@ -14,18 +15,6 @@ const tokensOf = (text: string): Token[] => {
   tokenize(text, (type, start, end) => tokens.push({ type, start, end }));
   return tokens;
 };
-
-const OPENS = new Set<number>([
-  tokenTypes.Function,
-  tokenTypes.LeftParenthesis,
-  tokenTypes.LeftSquareBracket,
-  tokenTypes.LeftCurlyBracket,
-]);
-const CLOSES = new Set<number>([
-  tokenTypes.RightParenthesis,
-  tokenTypes.RightSquareBracket,
-  tokenTypes.RightCurlyBracket,
-]);
 
 /** Where the values of references come from; undefined for what is not set or invalid. */
 export interface References {
