@@ -63,6 +63,8 @@ export { descendants, ancestors, textOf, type ElementNode, type PageTree } from 
 export type { CellRef, TakenAlong } from './session/cell-reasons.js';
 export type { HandoverResult } from './session/component-handover.js';
 export * from './session/component-session.js';
+export * from './site/index.js';
+export type { ComponentPlace } from './session/placed-component.js';
 export type { SheetRequest } from './session/component-sheet.js';
 export * from './session/errors.js';
 export type { PartMember } from './session/members.js';

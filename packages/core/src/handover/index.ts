@@ -4,11 +4,13 @@ export {
   settingsFor,
   type Plan,
   type PlanInput,
+  type PlannedBefore,
   type PlannedException,
+  type PlannedRule,
   type SubjectGroup,
 } from './plan.js';
 export { bareRules, comment, printBare, printPlans, type BareRule } from './print.js';
-export { prove, asLastSheet, type Proof, type ProofFailure } from './proof.js';
+export { prove, proveOn, asLastSheet, type Except, type Proof, type ProofFailure } from './proof.js';
 export { environmentCases, type EnvironmentCase } from './environments.js';
 export { standardScrollbar } from './scrollbar.js';
 export { familiesOf, fontFaces, fontsOf, type FontFile } from './font-faces.js';

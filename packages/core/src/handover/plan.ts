@@ -39,8 +39,18 @@ export interface PlanInput {
   readonly memory?: PlanMemory | undefined;
   /** Only these properties; all that the look touches when absent. */
   readonly only?: ReadonlySet<string> | undefined;
-  /** Plans whose rules stand before these and must lose to them, row by row. */
-  readonly over?: readonly Plan[] | undefined;
+  /** Rules that stand before these and must lose to them. */
+  readonly over?: PlannedBefore | undefined;
+}
+
+/** Rules of a handover that stand before others, as far as those must know of them. */
+export interface PlannedBefore {
+  /** Of the heaviest of them, its pseudo-element and its states left out. */
+  readonly weight: Specificity;
+  /** Properties that they declare with !important. */
+  readonly important?: ReadonlySet<string> | undefined;
+  /** True where they speak about the same rows, which are then restated whole. */
+  readonly sameRows: boolean;
 }
 
 /** One declaration of the handover. */
@@ -57,6 +67,8 @@ export interface PlannedRule {
   readonly states: StateBits;
   readonly media: string;
   readonly selector: string;
+  /** True where the selector names elements of this page by their places, which are others on another page. */
+  readonly byPlace: boolean;
   readonly declarations: readonly PlannedDeclaration[];
 }
 
@@ -158,7 +170,7 @@ export function planHandover(input: PlanInput): Plan {
   for (const property of properties) {
     const { beaten } = planned.get(property)!;
     const strong = beaten.filter((applied) => applied.declaration.important || applied.inline);
-    if (strong.length) important.add(property);
+    if (strong.length || input.over?.important?.has(property)) important.add(property);
     for (const applied of strong.length ? strong : beaten) {
       if (applied.declaration.important && (applied.layer !== Infinity || applied.inline)) {
         if (!unbeatable.some((item) => item.applied.declaration === applied.declaration)) {
@@ -173,16 +185,13 @@ export function planHandover(input: PlanInput): Plan {
     }
   }
 
-  const earlier = input.over?.find((plan) => plan.part === input.part);
-  if (earlier) {
-    const weight = specificityOf(earlier.baseSelector);
-    if (compareSpecificity(weight, needed) > 0) needed = weight;
-  }
+  const { over } = input;
+  const restated = over?.sameRows ?? false;
   const own = asOneSelector(input.part.selector);
   const pseudo = input.part.part.pseudo;
   // A pseudo-element brings its own weight to every rule about it.
-  const asked: Specificity =
-    pseudo === undefined || earlier ? needed : [needed[0], needed[1], Math.max(0, needed[2] - 1)];
+  let asked: Specificity = pseudo === undefined ? needed : [needed[0], needed[1], Math.max(0, needed[2] - 1)];
+  if (over && compareSpecificity(over.weight, asked) > 0) asked = over.weight;
   const raised = compareSpecificity(asked, own.specificity) > 0;
   const baseSelector = raised
     ? raiseTo(input.part.selector, asked, input.part.part.ownPseudoStates ? 'root' : undefined)
@@ -192,11 +201,11 @@ export function planHandover(input: PlanInput): Plan {
   const entries = properties.flatMap((property) => {
     const { entries: all, needed } = planned.get(property)!;
     const isImportant = important.has(property);
-    const key = `${weight.join()} ${isImportant} ${earlier !== undefined}`;
+    const key = `${weight.join()} ${isImportant} ${restated}`;
     let kept = needed.get(key);
     if (!kept) {
       kept = all.filter(
-        (entry) => entry.from === 'look' || earlier || isNeeded(entry, all, targets, weight, isImportant),
+        (entry) => entry.from === 'look' || restated || isNeeded(entry, all, targets, weight, isImportant),
       );
       needed.set(key, kept);
     }
@@ -384,13 +393,16 @@ function toRules(
     const paths = [...entry.groups].flatMap((group) => group.members.map(pathSelector));
     return `${baseSelector}:where(${paths.join(', ')})`;
   };
+  const isByPlace = ({ member, groups }: Entry) =>
+    member === undefined && groups !== undefined && groups.size < groupCount;
   entries.forEach((entry) => {
     const selector = selectorFor(entry);
     for (const media of entry.cases ? mediaFor([...entry.cases], input.cases) : ['']) {
       const key = `${entry.states}|${entry.order}|${selector}|${media}`;
       let rule = rules.get(key);
       if (!rule) {
-        rules.set(key, (rule = { states: entry.states, media, selector, declarations: [], order: entry.order }));
+        const { states, order } = entry;
+        rules.set(key, (rule = { states, media, selector, byPlace: isByPlace(entry), declarations: [], order }));
       }
       rule.declarations.push({
         property: entry.property,

@@ -32,24 +32,45 @@ export const asLastSheet = (css: string, name = 'retoque.css'): CascadeSheet => 
   layer: [],
 });
 
+/** What is not asked of a look, as another decides it. */
+export type Except = (element: ElementNode, pseudo: string | undefined, property: string) => boolean;
+
 /**
  * Puts the CSS behind the site's own sheets and compares, for every subject of every part in every state and
  * environment, what then wins with what the look asks for.
  */
 export function prove(inputs: readonly PlanInput[], css: string, pages: StagedPages): Proof {
+  return proveOn(inputs, pages, pages.extended([asLastSheet(css)]));
+}
+
+/**
+ * Compares what wins on pages with all of a handover on them with what a look asks for.
+ *
+ * @param pages what the look is resolved over
+ * @param withLook the same pages with the handover on them
+ * @param except what another look decides
+ */
+export function proveOn(
+  inputs: readonly PlanInput[],
+  pages: StagedPages,
+  withLook: StagedPages,
+  except: Except = () => false,
+): Proof {
   const forcer = new Forcer();
   const failures: ProofFailure[] = [];
   let compared = 0;
-  const withLook = pages.extended([asLastSheet(css)]);
   for (const input of inputs) {
     for (const where of input.cases) {
       for (const subject of input.part.subjects) {
-        const settings = settingsFor(input, subject.element);
+        const { element, pseudo } = subject;
+        const settings = settingsFor(input, element);
         const resolver = new LookResolver(pages, where.environment, subject, settings, input.place, forcer);
+        const properties = resolver.touched.filter((property) => !except(element, pseudo, property));
+        if (!properties.length) continue;
         for (const states of resolver.sets) {
           const style = forcer.see(withLook, where.environment, subject, states).style;
           const before = resolver.siteStyle(states);
-          for (const property of resolver.touched) {
+          for (const property of properties) {
             const decision = resolver.decide(property, states);
             const declared = decision.from === 'look' ? decision.value! : before.restated(property);
             // What the browser's own sheet gives is read as it would be given now, since parents may have changed.
@@ -57,17 +78,8 @@ export function prove(inputs: readonly PlanInput[], css: string, pages: StagedPa
             const wanted = style.computedFrom(property, given);
             const got = style.text(property);
             compared++;
-            if (wanted !== got) {
-              failures.push({
-                part: input.part.part.name,
-                element: subject.element,
-                states,
-                where,
-                property,
-                wanted,
-                got,
-              });
-            }
+            if (wanted === got) continue;
+            failures.push({ part: input.part.part.name, element, states, where, property, wanted, got });
           }
         }
       }

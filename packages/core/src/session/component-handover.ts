@@ -1,6 +1,7 @@
 import type { FoundPart } from '../component/parts.js';
 import type { Kind } from '../component/kind.js';
 import { DESKTOP } from '../css/environment.js';
+import { specificityOf } from '../css/selector/weight.js';
 import {
   environmentCases,
   fontFaces,
@@ -14,10 +15,11 @@ import {
   type FontFile,
   type Plan,
   type PlanInput,
+  type PlannedBefore,
   type Proof,
 } from '../handover/index.js';
 import type { Place, ViewportBounds } from '../look/conditions.js';
-import { activeSettings, type Look, type Setting } from '../look/model.js';
+import { activeSettings, type Look } from '../look/model.js';
 import type { Forcer } from '../look/subject.js';
 import type { StagedPages } from '../page/staged-pages.js';
 import type { ComponentParts } from './component-parts.js';
@@ -33,6 +35,16 @@ export interface HandoverResult {
   readonly plans: readonly Plan[];
   readonly proof: Proof;
   readonly cases: number;
+}
+
+/** Which rules of a look are planned. */
+export interface PlanRequest {
+  /** True where what the look says about this page alone holds too. */
+  readonly onPage?: boolean;
+  /** The properties that are wanted of a part; all that the look touches when absent. */
+  readonly only?: (part: string) => ReadonlySet<string> | undefined;
+  /** What stands before the rules of a part. */
+  readonly over?: (part: string) => PlannedBefore | undefined;
 }
 
 /** What a component's look is handed over from. */
@@ -81,38 +93,71 @@ export class ComponentHandover {
     return environmentCases(page.sheets, DESKTOP, { widths, scheme });
   }
 
+  /** The rules that give the parts their look in every environment that the page, or the look, tells apart. */
+  planned(look: Look, { onPage = false, only, over }: PlanRequest = {}): Plan[] {
+    const { pageId, bounds, plans } = this.source;
+    const cases = this.casesFor(look);
+    const place: Place = onPage ? { bounds, page: pageId } : { bounds };
+    return this.partsUsed(look).flatMap((part) => {
+      const { name } = part.part;
+      const properties = only?.(name);
+      if (only && !properties?.size) return [];
+      const input = plans.inputFor(part, look, cases, place, eachAlone(part));
+      return [planHandover({ ...input, only: properties, over: over?.(name) })];
+    });
+  }
+
+  /** What is to be proven of the look on this page, part by part. */
+  provable(look: Look): PlanInput[] {
+    const { pageId, bounds, plans } = this.source;
+    const cases = this.casesFor(look);
+    return this.partsUsed(look).map((part) => plans.inputFor(part, look, cases, { bounds, page: pageId }, []));
+  }
+
+  /** What a browser that does not know the kind's own pseudo-elements is told besides; empty for most kinds. */
+  fallback(look: Look): string {
+    return this.source.kind.name === 'scrollbar' ? this.standardBar(look) : '';
+  }
+
   /**
    * The CSS that gives the look on the site, and its proof in every state and environment.
    *
    * @param fonts files that the site has for families; the rules of those that the look names stand first
    */
   handover(look: Look, name: string, fonts: readonly FontFile[]): HandoverResult {
-    const { pageId, bounds, plans: planner, kind, site } = this.source;
-    const cases = this.casesFor(look);
-    const used = this.partsUsed(look);
-    const plan = (place: Place, more: (settings: readonly Setting[]) => Partial<PlanInput> | undefined) =>
-      used.flatMap((part) => {
-        const input = planner.inputFor(part, look, cases, place, eachAlone(part));
-        const extra = more(input.settings);
-        return extra ? [planHandover({ ...input, ...extra })] : [];
-      });
-    const plans = plan({ bounds }, () => ({}));
+    const plans = this.planned(look);
     let css = printPlans(plans, name);
-    if (kind.name === 'scrollbar' && css) css += `\n${this.standardBar(look)}`;
+    const fallback = css && this.fallback(look);
+    if (fallback) css += `\n${fallback}`;
     const faces = fontFaces(fontsOf(look, fonts));
     if (faces && css) css = `${faces}\n\n${css}`;
-    const pagePlans =
-      pageId === undefined
-        ? []
-        : plan({ bounds, page: pageId }, (settings) => {
-            const only = new Set(settings.filter(({ when }) => when.page === pageId).map(({ property }) => property));
-            return only.size ? { only, over: plans } : undefined;
-          });
+    const own = this.propertiesOfPage(look);
+    const pagePlans = own.size
+      ? this.planned(look, {
+          onPage: true,
+          only: (part) => own.get(part),
+          over: (part) => {
+            const before = plans.find((plan) => plan.part.part.name === part);
+            return before && { weight: specificityOf(before.baseSelector), sameRows: true };
+          },
+        })
+      : [];
     const pageCss = printPlans(pagePlans, `${name}, on this page alone`);
-    const place: Place = { bounds, page: pageId };
-    const proven = used.map((part) => planner.inputFor(part, look, cases, place, []));
-    const proof = prove(proven, pageCss ? `${css}\n${pageCss}` : css, site);
-    return { css, pageCss, plans: [...plans, ...pagePlans], proof, cases: cases.length };
+    const proof = prove(this.provable(look), pageCss ? `${css}\n${pageCss}` : css, this.source.site);
+    return { css, pageCss, plans: [...plans, ...pagePlans], proof, cases: this.casesFor(look).length };
+  }
+
+  /** Properties that a look sets for this page alone, by part. */
+  propertiesOfPage(look: Look): ReadonlyMap<string, ReadonlySet<string>> {
+    const { pageId } = this.source;
+    const found = new Map<string, Set<string>>();
+    for (const { part, property, when } of activeSettings(look)) {
+      if (when.page === undefined || when.page !== pageId) continue;
+      const own = found.get(part);
+      if (own) own.add(property);
+      else found.set(part, new Set([property]));
+    }
+    return found;
   }
 
   private standardBar(look: Look): string {

@@ -1,17 +1,14 @@
-import { siteSelectors } from '../component/find.js';
-import { kindNamed } from '../component/kinds/index.js';
 import type { Kind, StateColumn } from '../component/kind.js';
-import { findParts, type FoundPart } from '../component/parts.js';
+import type { FoundPart } from '../component/parts.js';
 import { DESKTOP, type Environment } from '../css/environment.js';
 import type { RuleCheck } from '../css/explain/index.js';
 import { bitsOf, closeBits, type Atom } from '../css/selector/states.js';
 import type { ElementStyle } from '../css/styles.js';
-import { asLastSheet, type FontFile, type SubjectGroup } from '../handover/index.js';
+import type { FontFile, SubjectGroup } from '../handover/index.js';
 import { DEFAULT_BOUNDS, type ViewportBounds } from '../look/conditions.js';
 import { EMPTY_LOOK, type Look } from '../look/model.js';
 import { Forcer, type Reveal, type SeenSubject, type Subject } from '../look/subject.js';
-import { locate, type Located, type Locator } from '../page/locator.js';
-import { markStates } from '../page/rewrite-sheet.js';
+import type { Located, Locator } from '../page/locator.js';
 import type { StagedPages } from '../page/staged-pages.js';
 import { selfAndAncestors, type ElementNode } from '../page/tree.js';
 import { CellReasons, columnCalled, type CellRef, type TakenAlong } from './cell-reasons.js';
@@ -23,9 +20,10 @@ import { ComponentParts } from './component-parts.js';
 import { ComponentPlans } from './component-plans.js';
 import { ComponentSheet, type SheetRequest } from './component-sheet.js';
 import { ComponentViews, type SeenOptions } from './component-views.js';
-import { ComponentMissingError, UnknownCellError, UnknownKindError } from './errors.js';
+import { UnknownCellError } from './errors.js';
 import { membersOf, type PartMember } from './members.js';
 import type { PageSession } from './page-session.js';
+import { placeOn } from './placed-component.js';
 import type {
   CellExplanation,
   EditingPlace,
@@ -36,6 +34,7 @@ import type {
 } from './state-sheet.js';
 import { Trials } from './trials.js';
 import { tryColours, type TrackSample } from './try-colours.js';
+import { OTHER_LOOKS, underlayOf, type Underlay } from './underlay.js';
 
 export interface ComponentOptions {
   /** Selectors that the owner gave for parts. */
@@ -43,12 +42,9 @@ export interface ComponentOptions {
   /** The page, as settings name it. */
   readonly pageId?: string | undefined;
   readonly bounds?: ViewportBounds | undefined;
-  /** CSS of components that reach wider, which stands before this one's. */
-  readonly before?: string | undefined;
+  /** Looks of other components that this one is resolved over, as CSS or as the page with them on it. */
+  readonly before?: string | Underlay | undefined;
 }
-
-/** What the sheet of wider components' looks is called where a value comes from it. */
-const OTHER_LOOKS = 'the look of another component';
 
 /** One component on one page: its sheet, its checks and its handover under a look. */
 export class ComponentSession {
@@ -68,7 +64,7 @@ export class ComponentSession {
   private readonly rules: ComponentHandover;
   /** What other values would change. */
   readonly trials: Trials;
-  private readonly before: FrameRules | undefined;
+  private readonly before: Underlay | undefined;
 
   /**
    * @throws UnknownKindError for a kind that is not known
@@ -78,27 +74,18 @@ export class ComponentSession {
     readonly page: PageSession,
     kindName: string,
     locator: Locator,
-    private readonly options: ComponentOptions = {},
+    options: ComponentOptions = {},
   ) {
-    const kind = kindNamed(kindName);
-    if (!kind) throw new UnknownKindError(`No kind is called "${kindName}".`);
-    this.kind = kind;
     const { before, pageId, bounds = DEFAULT_BOUNDS } = options;
-    const site = before ? page.pages.extended([asLastSheet(before, OTHER_LOOKS)]) : page.pages;
+    const placed = placeOn(page, { kind: kindName, locator, parts: options.parts });
+    const { kind, parts: all } = placed;
+    this.kind = kind;
+    this.located = placed.located;
+    this.element = placed.element;
+    this.selector = placed.selector;
+    this.before = typeof before === 'string' ? (before ? underlayOf(page, before) : undefined) : before;
+    const site = this.before?.pages ?? page.pages;
     this.site = site;
-    this.before = before ? { id: 0, rules: [{ states: 0, css: markStates(before) }] } : undefined;
-    this.located = locate(page.tree, locator);
-    if (!this.located.element) {
-      throw new ComponentMissingError(
-        this.located.outcome === 'gone'
-          ? `Nothing on this page matches "${locator.selector}" any more.`
-          : `Several elements on this page could be "${locator.selector}", and none is clearly the one.`,
-      );
-    }
-    this.element = this.located.element;
-    this.selector = this.located.outcome === 'matched' ? locator.selector : this.freshSelector(locator.selector);
-    const styles = page.stylesFor();
-    const all = findParts(page.tree, kind, this.selector, options.parts, (element) => siteSelectors(element, styles));
     const { forcer } = this;
     const parts = (this.found = new ComponentParts(site, kind, all));
     const views = (this.views = new ComponentViews(site, parts, forcer, page.measures));
@@ -135,17 +122,11 @@ export class ComponentSession {
       plans,
       checks,
       forcer,
-      wider: before ? OTHER_LOOKS : undefined,
+      wider: this.before ? OTHER_LOOKS : undefined,
     });
     this.reasons = new CellReasons(page, site, parts, forcer);
     const { selector } = this;
     this.rules = new ComponentHandover({ page, site, kind, selector, parts, plans, forcer, bounds, pageId });
-  }
-
-  /** After a move the old selector may reach nothing, so the found component's own is taken. */
-  private freshSelector(old: string): string {
-    const found = this.page.components().find((item) => item.elements.includes(this.element.order));
-    return found?.selector ?? old;
   }
 
   /** The parts that the page has, outermost first. */
@@ -153,15 +134,20 @@ export class ComponentSession {
     return this.found.all;
   }
 
+  /** The page with the looks that this one is resolved over. */
+  get under(): StagedPages {
+    return this.site;
+  }
+
   /** CSS of the components that reach wider; empty without any. */
   get wider(): string {
-    return this.options.before ?? '';
+    return this.before?.css ?? '';
   }
 
   /** The look as CSS for still frames; the wider components' looks stand first. */
   frameRules(look: Look, request: Pick<SheetRequest, 'environment' | 'place'> = {}): readonly FrameRules[] {
     const { frames } = this.plans.styled(look, request.environment ?? DESKTOP, request.place);
-    return this.before ? [this.before, ...frames] : frames;
+    return this.before ? [this.before.frames, ...frames] : frames;
   }
 
   /** A part as a frame shows it in a column's state: the page so, and where the part stands in it. */
@@ -310,6 +296,11 @@ export class ComponentSession {
   /** The look's CSS for every width, without its proof; what other components are resolved over. */
   css(look: Look): string {
     return this.rules.css(look);
+  }
+
+  /** The look's rules by themselves, and what is to be proven of them: what a handover of the whole site is made from. */
+  get rulesOf(): Pick<ComponentHandover, 'planned' | 'provable' | 'fallback' | 'propertiesOfPage'> {
+    return this.rules;
   }
 
   /**

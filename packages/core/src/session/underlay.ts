@@ -1,0 +1,22 @@
+import { asLastSheet } from '../handover/index.js';
+import { markStates } from '../page/rewrite-sheet.js';
+import type { StagedPages } from '../page/staged-pages.js';
+import type { PageSession } from './page-session.js';
+import type { FrameRules } from './state-sheet.js';
+
+/** What the sheet of other components' looks is called where a value comes from it. */
+export const OTHER_LOOKS = 'the look of another component';
+
+/** A page with the looks of other components on it, which one is resolved over. */
+export interface Underlay {
+  readonly css: string;
+  readonly pages: StagedPages;
+  /** The same for still frames. */
+  readonly frames: FrameRules;
+}
+
+export const underlayOf = (page: PageSession, css: string): Underlay => ({
+  css,
+  pages: page.pages.extended([asLastSheet(css, OTHER_LOOKS)]),
+  frames: { id: 0, rules: [{ states: 0, css: markStates(css) }] },
+});

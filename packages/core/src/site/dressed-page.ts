@@ -1,0 +1,203 @@
+import type { ViewportBounds } from '../look/conditions.js';
+import { activeSettings, type Look } from '../look/model.js';
+import { once } from '../once.js';
+import { ComponentSession } from '../session/component-session.js';
+import { ComponentMissingError, UnknownKindError } from '../session/errors.js';
+import { forgetOldest } from '../session/kept.js';
+import type { PageSession } from '../session/page-session.js';
+import { placeKey, placeOn, type ComponentPlace, type PlacedComponent } from '../session/placed-component.js';
+import { underlayOf, type Underlay } from '../session/underlay.js';
+import { compareReach, overlap, reachesInto } from './reach.js';
+import { isWornAt, placeOf, type WornLook } from './worn.js';
+
+/** A worn look on a page that has its component. */
+export interface LookHere {
+  readonly worn: WornLook;
+  readonly placed: PlacedComponent;
+  /** The component over the looks that lie under its own. */
+  readonly session: ComponentSession;
+}
+
+interface Placed {
+  readonly worn: WornLook;
+  readonly placed: PlacedComponent;
+}
+
+/** Sessions of one page that are kept; a look of another component that changes may make a new one. */
+const MAX_SESSIONS = 60;
+const MAX_UNDERLAYS = 24;
+
+/** A look's CSS for every width, with a number that is another for other CSS. */
+interface Printed {
+  readonly look: Look;
+  readonly css: string;
+  readonly id: number;
+}
+
+let printedSoFar = 0;
+const printed = new WeakMap<ComponentSession, Printed>();
+
+function printOf(session: ComponentSession, look: Look): Printed {
+  let known = printed.get(session);
+  if (known?.look !== look) {
+    const css = session.css(look);
+    known = known?.css === css ? { ...known, look } : { look, css, id: ++printedSoFar };
+    printed.set(session, known);
+  }
+  return known;
+}
+
+const facts = once((look: PlacedComponent) =>
+  once((component: PlacedComponent) => ({ into: reachesInto(look, component), over: overlap(look, component) })),
+);
+
+/** One page of a site with the looks that are worn there, in the order in which they lie over each other. */
+export class DressedPage {
+  private readonly sessions = new Map<string, ComponentSession>();
+  private readonly underlays = new Map<string, Underlay>();
+  private readonly latest = new Map<
+    string,
+    { readonly looks: readonly WornLook[]; readonly session: ComponentSession }
+  >();
+  private ordered: { readonly looks: readonly WornLook[]; readonly here: readonly Placed[] } | undefined;
+
+  /** @param looks of the site, in the order in which they were made; another list where one has changed */
+  constructor(
+    readonly page: PageSession,
+    readonly pageId: string,
+    private readonly bounds: () => ViewportBounds,
+    private readonly looks: () => readonly WornLook[],
+  ) {}
+
+  /** The looks whose components stand on this page: what reaches wide first, what is contained last. */
+  private get here(): readonly Placed[] {
+    const looks = this.looks();
+    if (this.ordered?.looks !== looks) {
+      const here = looks.flatMap((worn): Placed[] => {
+        const placed = activeSettings(worn.look).length ? this.place(placeOf(worn)) : undefined;
+        return placed ? [{ worn, placed }] : [];
+      });
+      // Sorting keeps what is alike as it was made.
+      this.ordered = { looks, here: here.sort((a, b) => compareReach(a.placed, b.placed)) };
+    }
+    return this.ordered.here;
+  }
+
+  /** Where a component stands on this page; undefined where it does not. */
+  place(place: ComponentPlace): PlacedComponent | undefined {
+    try {
+      return placeOn(this.page, place);
+    } catch (error) {
+      if (error instanceof ComponentMissingError || error instanceof UnknownKindError) return undefined;
+      throw error;
+    }
+  }
+
+  /** The looks on this page with their components, each over those that it is planned over. */
+  lookList(): readonly LookHere[] {
+    return this.here.map(({ worn, placed }) => ({ worn, placed, session: this.planner(placeOf(worn)) }));
+  }
+
+  /** The looks of others that have a say in a component, but for those that lie over its own. */
+  under(place: ComponentPlace): readonly WornLook[] {
+    return this.touching(place).map(({ worn }) => worn);
+  }
+
+  private touching(place: ComponentPlace): readonly Placed[] {
+    const component = placeOn(this.page, place);
+    const { here } = this;
+    const own = here.findIndex(({ worn }) => isWornAt(worn, place));
+    return here.filter(({ placed }, i) => {
+      if (i === own || placed === component) return false;
+      const { into, over } = facts(placed)(component);
+      // What is contained and decides the same elements lies over it.
+      return into && !(over && own >= 0 && i > own);
+    });
+  }
+
+  /** A component over the looks that decide the same elements and lie under its own: all that its rules depend on. */
+  private planner(place: ComponentPlace): ComponentSession {
+    const component = placeOn(this.page, place);
+    const { here } = this;
+    const own = here.findIndex(({ worn }) => isWornAt(worn, place));
+    return this.sessionFor('planner', place, () =>
+      here.slice(0, own < 0 ? here.length : own).filter(({ placed }) => facts(placed)(component).over),
+    );
+  }
+
+  /**
+   * A component of this page over the looks of others that have a say in it; the same one as long as these say the same.
+   *
+   * @throws UnknownKindError and ComponentMissingError where it does not stand here
+   */
+  component(place: ComponentPlace): ComponentSession {
+    return this.sessionFor('component', place, () => this.touching(place));
+  }
+
+  private sessionFor(what: string, place: ComponentPlace, under: () => readonly Placed[]): ComponentSession {
+    const looks = this.looks();
+    const name = placeKey(place);
+    const asked = `${what} ${name}`;
+    const latest = this.latest.get(asked);
+    if (latest?.looks === looks) return latest.session;
+    const session = this.over(
+      place,
+      name,
+      under().map(({ worn }) => this.printOf(worn)),
+    );
+    this.latest.set(asked, { looks, session });
+    forgetOldest(this.latest, 3 * MAX_SESSIONS);
+    return session;
+  }
+
+  private printOf(worn: WornLook): Printed {
+    return printOf(this.planner(placeOf(worn)), worn.look);
+  }
+
+  private over(place: ComponentPlace, name: string, under: readonly Printed[]): ComponentSession {
+    const key = `${name} ${under.map(({ id }) => id).join()}`;
+    let session = this.sessions.get(key);
+    if (session) this.sessions.delete(key);
+    else {
+      const { kind, locator, parts = {} } = place;
+      const { page, pageId } = this;
+      session = new ComponentSession(page, kind, locator, {
+        parts,
+        pageId,
+        bounds: this.bounds(),
+        before: this.underlay(under),
+      });
+    }
+    this.sessions.set(key, session);
+    forgetOldest(this.sessions, MAX_SESSIONS);
+    return session;
+  }
+
+  private underlay(under: readonly Printed[]): Underlay | undefined {
+    const told = under.filter(({ css }) => css);
+    if (!told.length) return undefined;
+    const key = told.map(({ id }) => id).join();
+    let underlay = this.underlays.get(key);
+    if (underlay) this.underlays.delete(key);
+    else underlay = underlayOf(this.page, told.map(({ css }) => css).join('\n'));
+    this.underlays.set(key, underlay);
+    forgetOldest(this.underlays, MAX_UNDERLAYS);
+    return underlay;
+  }
+
+  /** All looks on the page; undefined where none is worn here. */
+  get worn(): Underlay | undefined {
+    return this.underlay(this.here.map(({ worn }) => this.printOf(worn)));
+  }
+
+  /** A component as it is seen with all looks on the page, its own among them. */
+  restyled(place: ComponentPlace): ComponentSession {
+    const own = this.here.find(({ worn }) => isWornAt(worn, place));
+    const whole = own ? placeOf(own.worn) : place;
+    return this.over(
+      whole,
+      `restyled ${placeKey(whole)}`,
+      this.here.map(({ worn }) => this.printOf(worn)),
+    );
+  }
+}

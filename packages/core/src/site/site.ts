@@ -1,0 +1,180 @@
+import { DEFAULT_BOUNDS, type ViewportBounds } from '../look/conditions.js';
+import type { ComponentSession } from '../session/component-session.js';
+import { PageMeasures } from '../session/page-measures.js';
+import { PageSession, type PageSource } from '../session/page-session.js';
+import type { ComponentPlace } from '../session/placed-component.js';
+import { DressedPage } from './dressed-page.js';
+import type { SitePage, WornLook } from './worn.js';
+
+/** A page of a site with what it is made of. */
+export interface SitePageSource extends SitePage {
+  readonly source: PageSource;
+}
+
+export interface SiteOptions {
+  readonly bounds?: ViewportBounds;
+  /** Pages that stay parsed; the others are parsed again when they are asked for. */
+  readonly mostParsed?: number;
+}
+
+/** What of a parsed page is kept while it is among those that were used lately. */
+interface Parsed {
+  readonly page: PageSession;
+  readonly dressed: DressedPage;
+}
+
+const MOST_PARSED = 8;
+
+/** A page that was not put in, or was taken out again. */
+export class UnknownPageError extends Error {
+  override readonly name = 'UnknownPageError';
+}
+
+/**
+ * A site: its pages, what was measured of them, and the looks that its components wear. Whatever is told of a page with
+ * its looks, for the screens, the server or the command, comes from here.
+ *
+ * @example
+ * const site = new Site();
+ * site.putPage({ version: 'v1', pageId: 'home', name: 'Home', source: { html, address, sheets } });
+ * site.wear({ id: 'a', kind: 'button', name: 'Book', locator, look });
+ * site.on('v1').component({ kind: 'button', locator }).sheet(look);
+ */
+export class Site {
+  private readonly sources = new Map<string, SitePageSource>();
+  private readonly parsed = new Map<string, Parsed>();
+  private readonly measures = new Map<string, PageMeasures>();
+  private looks: readonly WornLook[] = [];
+  private widths: ViewportBounds;
+  private readonly mostParsed: number;
+
+  constructor({ bounds = DEFAULT_BOUNDS, mostParsed = MOST_PARSED }: SiteOptions = {}) {
+    this.widths = bounds;
+    this.mostParsed = mostParsed;
+  }
+
+  /** The widths up to which settings of the medium and the narrow viewport hold. */
+  get bounds(): ViewportBounds {
+    return this.widths;
+  }
+
+  setBounds(bounds: ViewportBounds): void {
+    if (bounds.medium === this.widths.medium && bounds.narrow === this.widths.narrow) return;
+    this.widths = bounds;
+    // Every plan has asked for them.
+    this.parsed.clear();
+  }
+
+  /** The pages in the order in which they were put in. */
+  get pages(): readonly SitePage[] {
+    return [...this.sources.values()];
+  }
+
+  /** The looks in the order in which they were made; another list after each change. */
+  get worn(): readonly WornLook[] {
+    return this.looks;
+  }
+
+  /** Puts a page in, or takes note of what it is called now. */
+  putPage(page: SitePageSource): void {
+    this.sources.set(page.version, page);
+  }
+
+  removePage(version: string): void {
+    this.sources.delete(version);
+    this.parsed.delete(version);
+    this.measures.delete(version);
+  }
+
+  /** A component wears a look from now on; one that is known already wears this instead of its own. */
+  wear(worn: WornLook): void {
+    const at = this.looks.findIndex(({ id }) => id === worn.id);
+    this.looks = at < 0 ? [...this.looks, worn] : this.looks.map((own, i) => (i === at ? worn : own));
+  }
+
+  /** A component wears nothing any more. */
+  takeOff(id: string): void {
+    if (this.looks.some((worn) => worn.id === id)) this.looks = this.looks.filter((worn) => worn.id !== id);
+  }
+
+  /** What was measured of a page; kept while the page is put away and parsed again. */
+  measuresOf(version: string): PageMeasures {
+    let own = this.measures.get(version);
+    if (!own) this.measures.set(version, (own = new PageMeasures()));
+    return own;
+  }
+
+  /**
+   * A page with the looks that are worn on it; parsed again where it has been put away since.
+   *
+   * @throws UnknownPageError for a page that was not put in
+   */
+  on(version: string): DressedPage {
+    return this.parsedPage(version).dressed;
+  }
+
+  /** A page as it was brought. */
+  page(version: string): PageSession {
+    return this.parsedPage(version).page;
+  }
+
+  /** A component of a page over the looks of others; see `DressedPage`. */
+  component(version: string, place: ComponentPlace): ComponentSession {
+    return this.on(version).component(place);
+  }
+
+  private parsedPage(version: string): Parsed {
+    const kept = this.parsed.get(version);
+    const own = kept ?? this.parse(version);
+    this.parsed.delete(version);
+    this.parsed.set(version, own);
+    if (this.parsed.size > this.mostParsed) this.parsed.delete(this.parsed.keys().next().value!);
+    return own;
+  }
+
+  private parse(version: string): Parsed {
+    const known = this.sources.get(version);
+    if (!known) throw new UnknownPageError('This page is not open yet.');
+    const page = new PageSession(known.source, undefined, this.measuresOf(version));
+    const dressed = new DressedPage(
+      page,
+      known.pageId,
+      () => this.widths,
+      () => this.looks,
+    );
+    return { page, dressed };
+  }
+
+  /** The same pages under some of the looks alone; nothing that was worked out of the pages is worked out again. */
+  only(ids: ReadonlySet<string>): SiteUnder {
+    const looks = this.looks.filter(({ id }) => ids.has(id));
+    const dressed = new Map<PageSession, DressedPage>();
+    return {
+      pages: this.pages,
+      worn: looks,
+      on: (version) => {
+        const page = this.page(version);
+        let own = dressed.get(page);
+        const { pageId } = this.sources.get(version)!;
+        if (!own)
+          dressed.set(
+            page,
+            (own = new DressedPage(
+              page,
+              pageId,
+              () => this.widths,
+              () => looks,
+            )),
+          );
+        return own;
+      },
+    };
+  }
+}
+
+/** A site as far as a handover, or a list of checks, asks for it. */
+export interface SiteUnder {
+  readonly pages: readonly SitePage[];
+  readonly worn: readonly WornLook[];
+  readonly on: (version: string) => DressedPage;
+}

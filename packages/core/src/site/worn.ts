@@ -1,0 +1,25 @@
+import type { Look } from '../look/model.js';
+import type { ComponentPlace } from '../session/placed-component.js';
+
+/** A component of a site with the look that it wears. */
+export interface WornLook extends Omit<ComponentPlace, 'parts'> {
+  readonly id: string;
+  readonly name: string;
+  readonly look: Look;
+}
+
+/** A page of a site, as it was brought or as it was changed since. */
+export interface SitePage {
+  /** Names this version of the page; other content has another. */
+  readonly version: string;
+  /** The page, as settings name it. */
+  readonly pageId: string;
+  readonly name: string;
+}
+
+/** Where a worn look is found; its parts may be corrected by the look itself. */
+export const placeOf = ({ kind, locator, look }: WornLook): ComponentPlace => ({ kind, locator, parts: look.parts });
+
+/** Whether a look is that of the component that stands at a place. */
+export const isWornAt = (worn: WornLook, place: ComponentPlace): boolean =>
+  worn.kind === place.kind && worn.locator.selector === place.locator.selector;
