@@ -1,4 +1,4 @@
-import { Controller, Get, Param, Res, UseGuards } from '@nestjs/common';
+import { Controller, Get, Headers, Param, Res, UseGuards } from '@nestjs/common';
 import { ApiOkResponse, ApiTags } from '@nestjs/swagger';
 import type { Response } from 'express';
 import type { OwnerScope } from '../database/owner-scope.js';
@@ -11,6 +11,14 @@ import { PixelFields } from './pixel-fields.js';
 /** Nothing in an owner's file may run or load, even when it is opened by itself. */
 const ASSET_POLICY = "sandbox; default-src 'none'; style-src 'unsafe-inline'; img-src data:; font-src data:";
 
+const tooCostly = () =>
+  problem(
+    'tooSlow',
+    422,
+    'That picture takes too long or too much memory to draw',
+    'It is left out of what is shown here, and what lies over it is not measured.',
+  );
+
 @ApiTags('assets')
 @Controller('assets')
 @UseGuards(OwnerGuard)
@@ -19,9 +27,19 @@ export class AssetsController {
 
   @Get(':hash')
   @ApiOkResponse({ description: "An owner's picture or font, under a sandbox policy of its own" })
-  async asset(@Owned() scope: OwnerScope, @Param('hash') hash: string, @Res() response: Response): Promise<void> {
+  async asset(
+    @Owned() scope: OwnerScope,
+    @Param('hash') hash: string,
+    @Headers('sec-fetch-dest') wantedFor: string | undefined,
+    @Res() response: Response,
+  ): Promise<void> {
     const blob = /^[0-9a-f]{64}$/.test(hash) ? await getBlob(scope, hash) : undefined;
     if (!blob) throw notFound('The file');
+    // A drawing that is too much for the server would be so for the browser, and hold up the tab.
+    if (wantedFor === 'image' && blob.contentType.startsWith('image/svg')) {
+      const field = await this.fields.get(scope, hash);
+      if (field && 'none' in field && field.none === 'costly') throw tooCostly();
+    }
     response
       .status(200)
       .set({
@@ -49,14 +67,7 @@ export class AssetsController {
       'Cache-Control': 'private, max-age=31536000, immutable',
     });
     if ('none' in field) {
-      if (field.none === 'costly') {
-        throw problem(
-          'tooSlow',
-          422,
-          'That picture takes too long or too much memory to draw',
-          'It is shown, and what lies over it is not measured.',
-        );
-      }
+      if (field.none === 'costly') throw tooCostly();
       response.status(204).end();
       return;
     }

@@ -2,6 +2,7 @@ import * as cssTree from 'css-tree';
 import { parse as parseUnbounded, tokenize, tokenTypes, type CssNode, type ParseOptions } from 'css-tree';
 
 import { CLOSES, OPENS } from './brackets.js';
+import { longFilterSpans } from './filter-lists.js';
 import { longChainSpans } from './var-chains.js';
 
 /** The parser's list of tokens, which its types leave out. */
@@ -66,8 +67,10 @@ interface Opened {
  */
 export function tooDeepSpans(css: string): readonly (readonly [start: number, end: number])[] {
   const spans = tooDeepBrackets(css);
-  const chains = longChainSpans(css).filter(([start]) => !spans.some(([from, to]) => start >= from && start < to));
-  return chains.length ? [...spans, ...chains].sort(([a], [b]) => a - b) : spans;
+  const more = [...longChainSpans(css), ...longFilterSpans(css)].filter(
+    ([start]) => !spans.some(([from, to]) => start >= from && start < to),
+  );
+  return more.length ? [...spans, ...more].sort(([a], [b]) => a - b) : spans;
 }
 
 function tooDeepBrackets(css: string): readonly (readonly [start: number, end: number])[] {

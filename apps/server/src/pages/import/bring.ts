@@ -106,7 +106,9 @@ export async function bringPage(
   assets.push(...(await picturesIn([...dataAddresses].slice(0, LIMITS.files))));
 
   if (deep.length)
-    notes.push(`Left out, here and in the figures, since it nests too deep: ${deep.slice(0, MAX_LISTED).join('; ')}.`);
+    notes.push(
+      `Left out, here and in the figures, since it nests too deep or lists too much: ${deep.slice(0, MAX_LISTED).join('; ')}.`,
+    );
   if (removed.scripts)
     notes.push(`${count(removed.scripts, 'script')} taken out; what a script adds to the page is not seen here.`);
   if (removed.frames) notes.push(`${count(removed.frames, 'embedded frame')} taken out.`);
