@@ -10,6 +10,8 @@ import { ComponentsController } from './components/components.controller.js';
 import { ComponentsService } from './components/components.service.js';
 import { readConfig } from './config.js';
 import { DatabaseModule } from './database/database.module.js';
+import { HandoversController } from './handovers/handovers.controller.js';
+import { HandoversService } from './handovers/handovers.service.js';
 import { HealthController } from './health/health.controller.js';
 import { ProblemFilter } from './http/problem.filter.js';
 import { GeometryService } from './measuring/geometry.service.js';
@@ -40,6 +42,7 @@ import { SitesService } from './sites/sites.service.js';
     ChangesController,
     MeasuringController,
     ComponentsController,
+    HandoversController,
     AssetsController,
     SiteAssetsController,
     StorageController,
@@ -54,6 +57,7 @@ import { SitesService } from './sites/sites.service.js';
     GeometryService,
     LedgerService,
     ComponentsService,
+    HandoversService,
     SiteAssetsService,
     DemoSeeder,
     { provide: APP_PIPE, useClass: ZodValidationPipe },

@@ -15,7 +15,7 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('./style/StyleScreen')).StyleScreen }),
       },
       {
-        path: '/sites/:siteId/pages/:pageId/handover/:componentId',
+        path: '/sites/:siteId/pages/:pageId/handover/:componentId?',
         lazy: async () => ({ Component: (await import('./handover/HandoverScreen')).HandoverScreen }),
       },
       { path: '*', element: <RouteError missing /> },

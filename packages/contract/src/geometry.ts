@@ -1,3 +1,4 @@
+import { LOOKS_SHOWN } from '@retoque/core';
 import { z } from 'zod';
 import { text } from './text.js';
 
@@ -44,7 +45,10 @@ export const pageCheckSchema = z.object({
   worst: z.tuple([z.number(), z.number()]).nullable(),
 });
 export type PageCheck = z.infer<typeof pageCheckSchema>;
+/** Which page is reported on: the one with the looks that are worn, or the one that was brought. */
+export const looksShownSchema = z.enum(LOOKS_SHOWN);
 export const pageLedgerSchema = z.object({
+  looks: looksShownSchema,
   viewport: z.object({ width: z.number().int(), height: z.number().int() }),
   checks: z.array(pageCheckSchema),
 });
@@ -86,6 +90,7 @@ export const componentWaysSchema = z.object({
 });
 export type ComponentWaysRecord = z.infer<typeof componentWaysSchema>;
 export const pageWaysSchema = z.object({
+  looks: looksShownSchema,
   viewport: z.object({ width: z.number().int(), height: z.number().int() }),
   components: z.array(componentWaysSchema),
 });

@@ -174,6 +174,20 @@ export const savedLooksSchema = z.object({
   saved: z.array(savedLookSchema.extend({ componentId: z.uuid(), trialId: z.uuid() })),
 });
 
+/** A component of a site with the look that it wears. */
+export const wornLookSchema = z.object({
+  id: text(80),
+  name: text(200),
+  kind: text(60).min(1),
+  locator: locatorSchema,
+  look: lookSchema,
+});
+export type WornLookData = z.infer<typeof wornLookSchema>;
+
+/** All looks that a site wears, in the order in which its components were kept: what `retoque check --looks` reads. */
+export const siteLooksSchema = z.object({ bounds: boundsSchema, looks: z.array(wornLookSchema).max(2000) });
+export type SiteLooks = z.infer<typeof siteLooksSchema>;
+
 export const addTrialSchema = z.object({ look: lookSchema, makeCurrent: z.boolean().default(true) });
 export type AddTrial = z.input<typeof addTrialSchema>;
 

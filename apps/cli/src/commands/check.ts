@@ -1,7 +1,8 @@
 import {
   LEVELS,
-  pageLedger,
-  pageRemedies,
+  finish,
+  pageChecks,
+  pageWays,
   showRatio,
   toHex,
   waysRecord,
@@ -16,6 +17,7 @@ import { Failure } from '../failure.js';
 import { collect, environment, oneOf, select, states, viewport } from '../options.js';
 import type { Output } from '../output.js';
 import { addGeometry } from '../read-geometry.js';
+import { dressFor } from '../read-looks.js';
 import { readPage } from '../read-page.js';
 import { readPictures } from '../read-pictures.js';
 import { table } from '../table.js';
@@ -31,6 +33,7 @@ interface Options {
   format: string;
   failOn: string;
   geometry?: string;
+  looks?: string;
   demands: string;
   advice?: boolean;
   remedies?: string | boolean;
@@ -142,6 +145,7 @@ export function addCheck(program: Command, output: Output, exit: (code: number) 
     .option('--select <selector>', 'only texts in what it matches')
     .option('--level <level>', 'AA (WCAG 2.2, 1.4.3) or AAA (1.4.6)', 'AA')
     .option('--geometry <file>', 'where things stand on the page, as a browser laid it out (see docs/geometry.md)')
+    .option('--looks <file>', 'the looks that a site wears, as the API gives them; pages are checked with these on')
     .option('--demands <which>', 'text: contrast of texts alone; all: what is asked of components too', 'all')
     .option('--advice', 'also what is not the standard’s: states told apart, leftovers, the way between')
     .option(
@@ -175,16 +179,19 @@ export function addCheck(program: Command, output: Output, exit: (code: number) 
         const page = readPage(file, { css: options.css, warn: output.err });
         await readPictures(page, output.err);
         if (options.geometry !== undefined) addGeometry(page, options.geometry);
+        const dressed = await dressFor(page, options.looks);
+        const shown = options.looks === undefined ? 'none' : 'worn';
         const targets = options.select === undefined ? undefined : select(page, options.select);
         if (targets && !targets.length) throw new Failure(`Nothing in ${file} matches ${options.select}.`);
         for (const [size, where] of environments) {
-          const entries = pageLedger(page, {
+          const steps = pageChecks(dressed, shown, {
             environment: where,
             states: wantedStates,
             level,
             demands,
             ...(targets ? { within: targets.map((target) => target.element) } : {}),
           });
+          const entries = finish(steps);
           records.push(
             ...entries
               .filter(({ check }) => isAsked(check.criterion, level, options))
@@ -194,7 +201,8 @@ export function addCheck(program: Command, output: Output, exit: (code: number) 
         if (remedies) {
           const viewports = environments.map(([name, where]) => ({ name, environment: where }));
           const within = targets?.map((target) => target.element);
-          const found = pageRemedies(page, { viewports, each: remedies === 'each', ...(within ? { within } : {}) });
+          const asked = { viewports, level, each: remedies === 'each', ...(within ? { within } : {}) };
+          const found = pageWays(dressed, shown, asked);
           ways.push(...found.map((component) => ({ page: file, ...waysRecord(component) })));
         }
       }

@@ -10,6 +10,7 @@ import {
   savedLooksSchema,
   saveLookSchema,
   saveLooksSchema,
+  siteLooksSchema,
 } from '@retoque/contract';
 import { createZodDto, ZodResponse } from 'nestjs-zod';
 import { z } from 'zod';
@@ -27,6 +28,7 @@ class SaveLookDto extends createZodDto(saveLookSchema) {}
 class SavedLookDto extends createZodDto(savedLookSchema) {}
 class SaveLooksDto extends createZodDto(saveLooksSchema) {}
 class SavedLooksDto extends createZodDto(savedLooksSchema) {}
+class SiteLooksDto extends createZodDto(siteLooksSchema) {}
 class TrialPathDto extends createZodDto(z.object({ id: z.uuid(), trialId: z.uuid() })) {}
 
 @ApiTags('components')
@@ -39,6 +41,12 @@ export class ComponentsController {
   @ZodResponse({ type: ComponentListDto })
   async list(@Owned() scope: OwnerScope, @Param() { id }: IdDto) {
     return { components: await this.components.list(scope, id) };
+  }
+
+  @Get('sites/:id/looks')
+  @ZodResponse({ type: SiteLooksDto, description: 'All looks that the site wears, as the command reads them' })
+  worn(@Owned() scope: OwnerScope, @Param() { id }: IdDto) {
+    return this.components.worn(scope, id);
   }
 
   @Put('sites/:id/looks')

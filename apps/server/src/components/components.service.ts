@@ -7,13 +7,14 @@ import {
   type SavedLook,
   type SaveLook,
   type SaveLooks,
+  type SiteLooks,
   type Trial,
 } from '@retoque/contract';
 import { EMPTY_LOOK, kindNamed } from '@retoque/core';
 import { and, asc, eq, inArray, isNotNull, isNull } from 'drizzle-orm';
 import { randomUUID } from 'node:crypto';
 import type { OwnerScope } from '../database/owner-scope.js';
-import { components, pages, saves, trials } from '../database/schema.js';
+import { components, pages, saves, sites, trials } from '../database/schema.js';
 import { notFound, problem, ProblemException } from '../http/problem.js';
 
 type ComponentRow = typeof components.$inferSelect;
@@ -36,6 +37,24 @@ export class ComponentsService {
       orderBy: asc(components.createdAt),
     });
     return this.describe(scope, rows);
+  }
+
+  /**
+   * The looks that the components of a site wear, in the order in which they were kept.
+   *
+   * @throws ProblemException 404 where there is no such site
+   */
+  async worn(scope: OwnerScope, siteId: string): Promise<SiteLooks> {
+    const site = await scope.first(sites, and(eq(sites.id, siteId), isNull(sites.deletedAt)));
+    if (!site) throw notFound('The site');
+    const looks = (await this.list(scope, siteId)).map(({ id, name, kind, locator, trials: all, currentTrialId }) => ({
+      id,
+      name,
+      kind,
+      locator,
+      look: all.find((trial) => trial.id === currentTrialId)!.look,
+    }));
+    return { bounds: { medium: site.mediumUpTo, narrow: site.narrowUpTo }, looks };
   }
 
   async get(scope: OwnerScope, id: string): Promise<Component> {

@@ -1,18 +1,21 @@
 import {
   DESKTOP,
-  pageLedger,
-  pageRemedies,
-  PageSession,
+  finish,
+  pageChecks,
+  pageWays,
   readGeometry,
   readState,
+  Site,
   toHex,
   TOO_COSTLY,
   unpackField,
   waysRecord,
+  type DressedPage,
   type LedgerEntry,
+  type LooksShown,
   type StoredSheet,
 } from '@retoque/core';
-import type { ComponentWaysRecord, PageCheck, PageGeometry } from '@retoque/contract';
+import type { ComponentWaysRecord, PageCheck, PageGeometry, SiteLooks } from '@retoque/contract';
 import { gunzipSync } from 'node:zlib';
 import { serveWork } from '../work/serve-work.js';
 
@@ -27,6 +30,11 @@ export interface LedgerTask {
   readonly width: number;
   readonly height: number;
   readonly level: 'AA' | 'AAA';
+  /** Which page is reported on: with the looks that are worn, or as it was brought. */
+  readonly looks: LooksShown;
+  /** The page, as settings name it, and what its site wears. */
+  readonly pageId: string;
+  readonly worn: SiteLooks;
 }
 
 /** Of one process, pictures included. */
@@ -53,30 +61,34 @@ const asCheck = ({ select, text, part, state, check, demand }: LedgerEntry): Pag
   worst: check.at ? [check.at.x, check.at.y] : null,
 });
 
-function pageFrom(task: LedgerTask): PageSession {
-  const page = new PageSession(task);
-  for (const { opened, ...stored } of task.geometry) {
-    page.measures.setGeometry(readGeometry(stored, page.tree), opened);
+function pageFrom({ pageId, worn, geometry, pictures, ...source }: LedgerTask): DressedPage {
+  const site = new Site({ bounds: worn.bounds });
+  site.putPage({ version: pageId, pageId, name: '', source });
+  worn.looks.forEach((look) => site.wear(look));
+  const dressed = site.on(pageId);
+  const { tree, measures } = dressed.page;
+  for (const { opened, ...stored } of geometry) measures.setGeometry(readGeometry(stored, tree), opened);
+  for (const [address, field, bytes] of pictures) {
+    measures.setWeight(address, bytes);
+    measures.setPicture(address, field === 'costly' ? TOO_COSTLY : field && unpackField(gunzipSync(field)));
   }
-  for (const [address, field, bytes] of task.pictures) {
-    page.measures.setWeight(address, bytes);
-    page.measures.setPicture(address, field === 'costly' ? TOO_COSTLY : field && unpackField(gunzipSync(field)));
-  }
-  return page;
+  return dressed;
 }
 
 const environmentOf = ({ width, height }: LedgerTask) => ({ ...DESKTOP, width, height });
 
 function checkPage(task: LedgerTask): PageCheck[] {
   const environment = environmentOf(task);
-  return pageLedger(pageFrom(task), { environment, states: STATES, level: task.level, demands: 'all' }).map(asCheck);
+  const { level, looks } = task;
+  const steps = pageChecks(pageFrom(task), looks, { environment, states: STATES, level, demands: 'all' });
+  return finish(steps).map(asCheck);
 }
 
 /** Ways out of what falls short in the page's components. */
 function findWays(task: LedgerTask & { readonly each: boolean }): ComponentWaysRecord[] {
-  const { width, height, level, each } = task;
+  const { width, height, level, looks, each } = task;
   const viewports = [{ name: `${width}x${height}`, environment: environmentOf(task) }];
-  return pageRemedies(pageFrom(task), { viewports, level, each }).map(waysRecord) as ComponentWaysRecord[];
+  return pageWays(pageFrom(task), looks, { viewports, level, each }).map(waysRecord) as ComponentWaysRecord[];
 }
 
 // In a process of its own, so that answering others is not held up.

@@ -3,6 +3,7 @@ import type { ComponentWaysRecord, PageCheck } from '@retoque/contract';
 import { LRUCache } from 'lru-cache';
 import { createHash } from 'node:crypto';
 import { PixelFields } from '../assets/pixel-fields.js';
+import { ComponentsService } from '../components/components.service.js';
 import type { OwnerScope } from '../database/owner-scope.js';
 import { problem } from '../http/problem.js';
 import { PagesService } from '../pages/pages.service.js';
@@ -23,8 +24,8 @@ const KEPT = { characters: 64_000_000, answers: 200 };
 /** Of compressed fields that go with one task; pictures past it are not measured, and said to be too costly. */
 const MOST_PICTURE_BYTES = 64_000_000;
 
-/** At which viewport, in CSS pixels, and at which level of WCAG 2.2. */
-type Asked = Pick<LedgerTask, 'width' | 'height' | 'level'>;
+/** At which viewport, in CSS pixels, at which level of WCAG 2.2, and with the looks on the page or without. */
+type Asked = Pick<LedgerTask, 'width' | 'height' | 'level' | 'looks'>;
 
 /**
  * Checks of whole pages, worked out in processes of low priority. The same question at the same time is worked out
@@ -44,6 +45,7 @@ export class LedgerService implements OnApplicationShutdown {
     private readonly pages: PagesService,
     private readonly geometry: GeometryService,
     private readonly fields: PixelFields,
+    private readonly components: ComponentsService,
   ) {}
 
   /**
@@ -71,10 +73,13 @@ export class LedgerService implements OnApplicationShutdown {
     method: string,
     scope: OwnerScope,
     pageId: string,
-    asked: object,
+    asked: Asked & { readonly each?: boolean },
     signal: AbortSignal,
   ): Promise<T> {
-    const task = { ...(await this.taskFor(scope, pageId)), ...asked };
+    const given = await this.taskFor(scope, pageId);
+    // Without looks the answer does not depend on them.
+    const worn = asked.looks === 'worn' ? given.worn : { ...given.worn, looks: [] };
+    const task = { ...given, worn, ...asked };
     const key = keyOf(method, task);
     const kept = this.answers.get(key);
     if (kept) return JSON.parse(kept.json) as T;
@@ -104,7 +109,8 @@ export class LedgerService implements OnApplicationShutdown {
   }
 
   private async taskFor(scope: OwnerScope, pageId: string): Promise<Omit<LedgerTask, keyof Asked>> {
-    const { version } = await this.pages.get(scope, pageId);
+    const { version, siteId } = await this.pages.get(scope, pageId);
+    const worn = await this.components.worn(scope, siteId);
     const pictures: LedgerTask['pictures'][number][] = [];
     let left = MOST_PICTURE_BYTES;
     for (const { address, hash, contentType, size } of version.assets) {
@@ -117,7 +123,7 @@ export class LedgerService implements OnApplicationShutdown {
       pictures.push([address, known, size]);
     }
     const { html, address, sheets } = version;
-    return { html, address, sheets, geometry: await this.geometry.list(scope, pageId), pictures };
+    return { html, address, sheets, pageId, worn, geometry: await this.geometry.list(scope, pageId), pictures };
   }
 
   async onApplicationShutdown(): Promise<void> {

@@ -1,6 +1,12 @@
 import { Body, Controller, Get, Param, Put, Query, Req, UseGuards } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
-import { geometryListSchema, pageLedgerSchema, pageWaysSchema, putGeometrySchema } from '@retoque/contract';
+import {
+  geometryListSchema,
+  looksShownSchema,
+  pageLedgerSchema,
+  pageWaysSchema,
+  putGeometrySchema,
+} from '@retoque/contract';
 import type { Request } from 'express';
 import { createZodDto, ZodResponse } from 'nestjs-zod';
 import { z } from 'zod';
@@ -18,6 +24,7 @@ const ledgerQuery = z.object({
   width: z.coerce.number().int('Give whole pixels.').min(200).max(8000).default(1280),
   height: z.coerce.number().int('Give whole pixels.').min(200).max(8000).default(800),
   level: z.enum(['AA', 'AAA']).default('AA'),
+  looks: looksShownSchema.default('worn'),
 });
 class LedgerQueryDto extends createZodDto(ledgerQuery) {}
 class WaysQueryDto extends createZodDto(ledgerQuery.extend({ each: z.enum(['true', 'false']).default('false') })) {}
@@ -50,12 +57,12 @@ export class MeasuringController {
   async checks(
     @Owned() scope: OwnerScope,
     @Param() { id }: IdDto,
-    @Query() { width, height, level }: LedgerQueryDto,
+    @Query() { width, height, level, looks }: LedgerQueryDto,
     @Req() request: Request,
   ) {
     const viewport = { width, height };
-    const checks = await this.ledger.check(scope, id, { ...viewport, level }, goneSignal(request));
-    return { viewport, checks };
+    const checks = await this.ledger.check(scope, id, { ...viewport, level, looks }, goneSignal(request));
+    return { looks, viewport, checks };
   }
 
   @Get('remedies')
@@ -63,11 +70,12 @@ export class MeasuringController {
   async remedies(
     @Owned() scope: OwnerScope,
     @Param() { id }: IdDto,
-    @Query() { width, height, level, each }: WaysQueryDto,
+    @Query() { width, height, level, looks, each }: WaysQueryDto,
     @Req() request: Request,
   ) {
     const viewport = { width, height };
     const signal = goneSignal(request);
-    return { viewport, components: await this.ledger.ways(scope, id, { ...viewport, level }, each === 'true', signal) };
+    const asked = { ...viewport, level, looks };
+    return { looks, viewport, components: await this.ledger.ways(scope, id, asked, each === 'true', signal) };
   }
 }

@@ -69,3 +69,10 @@ export async function call<S extends z.ZodType>(
 export async function callEmpty(path: string, options: CallOptions): Promise<void> {
   await send(path, options);
 }
+
+/** A file that the API makes, with the name that it gives it. */
+export async function callFile(path: string, options: CallOptions): Promise<{ blob: Blob; name: string }> {
+  const response = await send(path, options);
+  const name = /filename="([^"]+)"/.exec(response.headers.get('content-disposition') ?? '')?.[1];
+  return { blob: await response.blob(), name: name ?? 'retoque' };
+}

@@ -33,10 +33,16 @@ export function surveyEngine(): Remote<Engine> {
   return surveyor;
 }
 
+const pages = new Map<string, string>();
+
+/** The page that an edition is of, where a worker was given it. */
+export const pageOfEdition = (edition: string): string | undefined => pages.get(edition);
+
 /** What the worker needs of a page, under the name of its version with the changes that were made to it. */
-export const enginePage = ({ version }: Page): EnginePage => {
-  const { edition, html, address, sheets, assets } = version;
-  return { id: edition, html, address, sheets, assets };
+export const enginePage = ({ siteId, id: pageId, name, version }: Page): EnginePage => {
+  const { edition, html, address, sheets, assets, changes } = version;
+  pages.set(edition, pageId);
+  return { siteId, pageId, name, id: edition, html, address, sheets, assets, changes };
 };
 
 /**

@@ -1,15 +1,12 @@
 import { describe, expect, it } from '@jest/globals';
-import { DEFAULT_BOUNDS } from '@retoque/core';
 import { findComponents } from './find-components';
-
-const query = { versionId: 'v', pageId: 'p', bounds: DEFAULT_BOUNDS, looks: [] };
 
 /** A worker that counts three at a time. */
 function workerWith(total: number) {
   const asked: number[] = [];
   const worker = {
     list: () => Promise.resolve(Array.from({ length: total }, (_, i) => ({ selector: `.c${i}` }))),
-    count: (_v: string, _p: string, _b: unknown, _l: unknown, from: number) => {
+    count: (_version: string, from: number) => {
       asked.push(from);
       return Promise.resolve(
         Array.from({ length: Math.min(3, total - from) }, (_, i) => ({ short: from + i, unsure: 0 })),
@@ -22,7 +19,7 @@ function workerWith(total: number) {
 describe('finding the components of a page', () => {
   it('counts all of them, each once', async () => {
     const { worker, asked } = workerWith(8);
-    const found = await findComponents(worker, query, new AbortController().signal);
+    const found = await findComponents(worker, 'v', new AbortController().signal);
     expect(asked).toEqual([0, 3, 6]);
     expect(found.map(({ short, counted }) => [short, counted])).toEqual(Array.from({ length: 8 }, (_, i) => [i, true]));
   });
@@ -30,13 +27,13 @@ describe('finding the components of a page', () => {
   it('stops where nobody waits any longer', async () => {
     const { worker, asked } = workerWith(100);
     const leaving = new AbortController();
-    const running = findComponents(worker, query, leaving.signal);
+    const running = findComponents(worker, 'v', leaving.signal);
     leaving.abort(new Error('Left.'));
     await expect(running).rejects.toThrow('Left.');
     expect(asked.length).toBeLessThan(3);
   });
 
   it('finds nothing on an empty page', async () => {
-    expect(await findComponents(workerWith(0).worker, query, new AbortController().signal)).toEqual([]);
+    expect(await findComponents(workerWith(0).worker, 'v', new AbortController().signal)).toEqual([]);
   });
 });

@@ -1,13 +1,5 @@
-import type { ViewportBounds } from '@retoque/core';
 import type { Remote } from 'comlink';
-import type { Engine, FoundWithChecks, KeptLook } from './protocol';
-
-export interface FindQuery {
-  readonly versionId: string;
-  readonly pageId: string;
-  readonly bounds: ViewportBounds;
-  readonly looks: readonly KeptLook[];
-}
+import type { Engine, FoundWithChecks } from './protocol';
 
 /** What is not done after this is shown as far as it is. */
 const PATIENCE_MILLIS = 700;
@@ -20,7 +12,7 @@ const PATIENCE_MILLIS = 700;
  */
 export async function findComponents(
   worker: Pick<Remote<Engine>, 'list' | 'count'>,
-  { versionId, pageId, bounds, looks }: FindQuery,
+  versionId: string,
   signal: AbortSignal,
   onSome?: (found: FoundWithChecks[]) => void,
 ): Promise<FoundWithChecks[]> {
@@ -29,7 +21,7 @@ export async function findComponents(
   const found: FoundWithChecks[] = listed.map((component) => ({ ...component, short: 0, unsure: 0, counted: false }));
   for (let at = 0; at < found.length;) {
     signal.throwIfAborted();
-    const counts = await worker.count(versionId, pageId, bounds, looks, at);
+    const counts = await worker.count(versionId, at);
     for (const count of counts) {
       found[at] = { ...found[at]!, ...count, counted: true };
       at++;

@@ -1,5 +1,5 @@
 import type {
-  ColourReplacement,
+  AcrossSite,
   CellExplanation,
   CheckRef,
   ColumnCheck,
@@ -16,6 +16,7 @@ import type {
   Remedy,
   RuleCheck,
   SheetRow,
+  SiteHandover,
   Solution,
   SolveScope,
   StateSheet,
@@ -23,11 +24,17 @@ import type {
   TrackSample,
   ViewportBounds,
   ViewportName,
+  WornLook,
 } from '@retoque/core';
 import type { PageGeometry, PageVersion } from '@retoque/contract';
 
 /** What the worker needs of a page version; it is parsed there once and stays there. */
-export type EnginePage = Pick<PageVersion, 'id' | 'html' | 'address' | 'sheets' | 'assets'>;
+export type EnginePage = Pick<PageVersion, 'id' | 'html' | 'address' | 'sheets' | 'assets' | 'changes'> & {
+  readonly siteId: string;
+  /** The page, as settings name it, and what it is called. */
+  readonly pageId: string;
+  readonly name: string;
+};
 
 /** An element of a page that new markup goes beside, or in place of. */
 export interface PagePlace {
@@ -37,12 +44,12 @@ export interface PagePlace {
   readonly html: string;
 }
 
-/** A component that is kept, with the look that it wears. */
-export interface KeptLook {
-  readonly kind: string;
-  readonly name: string;
-  readonly locator: Locator;
-  readonly look: Look;
+/** What has changed of what a site wears. */
+export interface WornChange {
+  readonly bounds: ViewportBounds;
+  readonly looks: readonly WornLook[];
+  /** Ids of all components of the site in the order in which they were kept; others wear nothing any more. */
+  readonly order: readonly string[];
 }
 
 /** A picture or font of the site that looks may name by its path. */
@@ -60,9 +67,8 @@ export interface ComponentRef {
   readonly locator: Locator;
   /** Selectors that the owner gave for parts. */
   readonly parts?: Readonly<Record<string, string>> | undefined;
-  readonly bounds: ViewportBounds;
-  /** Other components of the site with a look; those that reach wider stand before this one. */
-  readonly others: readonly KeptLook[];
+  /** Changes with what the site wears besides; the worker is told of that by itself. */
+  readonly worn: string;
 }
 
 export interface FoundWithChecks extends FoundComponent {
@@ -165,26 +171,6 @@ export interface SelectorAnswer {
   readonly orders: readonly number[];
 }
 
-export interface HandoverAnswer {
-  readonly css: string;
-  /** For this page alone; empty when the look says nothing about it. */
-  readonly pageCss: string;
-  readonly compared: number;
-  readonly widths: number;
-  readonly failures: readonly {
-    readonly property: string;
-    readonly state: string;
-    readonly wanted: string;
-    readonly got: string;
-  }[];
-  readonly unbeatable: readonly {
-    readonly property: string;
-    readonly selector: string;
-    readonly sheet: string;
-    readonly line: number;
-  }[];
-}
-
 /** A font that the site's sheets load. */
 export interface SiteFont {
   readonly family: string;
@@ -207,6 +193,8 @@ export type FramesListener = (editNumber: number, rules: readonly FrameRules[]) 
 /** The computation behind the screens; it runs in a worker, so that it never holds up the interface. */
 export interface Engine {
   open(page: EnginePage): Promise<{ title: string }>;
+  /** Takes note of what a site wears; of looks that are not named nothing has changed. */
+  wear(siteId: string, change: WornChange): Promise<void>;
   /** Takes stored geometry of a page, and the pixels of its pictures; resolves once both are there. */
   equip(versionId: string, geometry: readonly PageGeometry[]): Promise<void>;
   /** What of a page is not measured yet at a viewport, under a look. */
@@ -247,15 +235,17 @@ export interface Engine {
   prepare(component: ComponentRef, look: Look, query: LedgerQuery, at: ViewportName): Promise<Solution | undefined>;
   stopPreparing(): Promise<void>;
   /**
-   * The one colour nearest to another that passes wherever the components have that one.
+   * The one colour nearest to another that passes wherever the components of the site have that one.
    *
-   * @param onStep told how many were gone through; where it fails, the search ends
+   * @param look of the component in hand, as it is now
+   * @param onStep told how many components of how many were gone through; where it fails, the search ends
    */
   replaceColour(
-    components: readonly { readonly ref: ComponentRef; readonly look: Look }[],
+    component: ComponentRef,
+    look: Look,
     colour: string,
-    onStep: (done: number) => Promise<void> | void,
-  ): Promise<ColourReplacement>;
+    onStep: (done: number, of: number) => Promise<void> | void,
+  ): Promise<AcrossSite>;
   /** The contrast behind a part's text in every place. */
   heat(
     component: ComponentRef,
@@ -272,13 +262,7 @@ export interface Engine {
   /** The components of a page, without how they fare. */
   list(versionId: string): Promise<FoundComponent[]>;
   /** How the listed components fare from one on, as many as are quickly counted; at least one. */
-  count(
-    versionId: string,
-    pageId: string,
-    bounds: ViewportBounds,
-    looks: readonly KeptLook[],
-    from: number,
-  ): Promise<Pick<FoundWithChecks, 'short' | 'unsure'>[]>;
+  count(versionId: string, from: number): Promise<Pick<FoundWithChecks, 'short' | 'unsure'>[]>;
   /** @param touch true for a page that is touched as on a phone */
   liveFrame(versionId: string, touch?: boolean): Promise<string>;
   /** The look as CSS with real states, for every width, behind the looks that reach wider. */
@@ -333,7 +317,19 @@ export interface Engine {
   pictures(versionId: string): Promise<{ base: string; served: ReadonlyMap<string, string> }>;
   /** The HTML of an element as a link or a button, and as it is. */
   asControl(versionId: string, order: number, tag: 'a' | 'button'): Promise<{ html: string; before: string }>;
-  handover(component: ComponentRef, look: Look, name: string): Promise<HandoverAnswer>;
+  /**
+   * The CSS of a site, with its proof on every page.
+   *
+   * @param versions of its pages, which were opened before
+   * @param ids of the components whose looks are handed over
+   * @param onStep told how far it has come; where it fails, the work ends
+   */
+  handover(
+    siteId: string,
+    versions: readonly string[],
+    ids: readonly string[],
+    onStep: (done: number, of: number) => Promise<void> | void,
+  ): Promise<SiteHandover>;
   siteColours(versionId: string): Promise<SiteColour[]>;
   /** Font families that the site's sheets name or load, as CSS text. */
   siteFamilies(versionId: string): Promise<string[]>;

@@ -23,11 +23,12 @@ import {
   siteFamilies,
   siteFonts,
   siteSelectors,
-  replaceColour,
+  finishInTurns,
+  handingOver,
+  replacingAcross,
   solve,
   solving,
   sourceOf,
-  stateWords,
   storeGeometry,
   textOf,
   TOO_COSTLY,
@@ -44,7 +45,7 @@ import {
 } from '@retoque/core';
 import { expose } from 'comlink';
 import { Preparation } from './preparation';
-import { keepSource, opened, sessionOf } from './sessions';
+import { dressed, keepSource, opened, pagesNow, sessionOf, siteOf, wear } from './sites';
 import type {
   ComponentRef,
   Engine,
@@ -92,6 +93,10 @@ function fieldOf(hash: string): Promise<KnownPicture | undefined> {
 const COUNTING_MILLIS = 120;
 
 const layoutPlace = (versionId: string, viewport: ViewportName, key: string) => `${versionId} ${viewport} ${key}`;
+
+/** What may have moved boxes of a page: the look in hand, and those that lie under it. */
+const layoutOf = ({ versionId, kind, locator, parts }: ComponentRef, look: Look): string =>
+  [layoutKey(look), dressed(versionId).layoutUnder({ kind, locator, parts })].filter(Boolean).join('\n');
 
 const ledgerRequest = ({ place, added }: LedgerQuery) => ({
   viewports: (Object.keys(VIEWPORTS) as ViewportName[]).map((name) => ({
@@ -174,6 +179,8 @@ let framesListener: FramesListener | undefined;
 const preparation = new Preparation<Solution>();
 const solvingKey = (...asked: [ComponentRef, Look, LedgerQuery, ViewportName]) => JSON.stringify(asked);
 
+const now = () => performance.now();
+
 /** The sheet that was sent last; the next is told by what differs. */
 let lastSent: { editNumber: number; rows: readonly SheetRow[] } | undefined;
 
@@ -181,6 +188,10 @@ const engine: Engine = {
   async open(page) {
     keepSource(page);
     return { title: opened(page.id).session.title };
+  },
+
+  async wear(siteId, change) {
+    wear(siteId, change);
   },
 
   async equip(versionId, geometry) {
@@ -202,7 +213,7 @@ const engine: Engine = {
     const { page, session } = opened(ref.versionId);
     const component = sessionOf(ref);
     const environment = environmentOf(viewport);
-    const layout = layoutKey(look);
+    const layout = layoutOf(ref, look);
     const own = layout ? framesOf(component.frameRules(look, { environment }), page) : [];
     return component.openings(look, environment).flatMap(({ key, seen }): ToMeasure[] => {
       const isKnown = session.measures.hasGeometry(environment, key);
@@ -220,7 +231,7 @@ const engine: Engine = {
   async measured(ref, look, viewport, key, elements) {
     const { session } = opened(ref.versionId);
     const geometry = geometryOf(VIEWPORTS[viewport], elements);
-    const layout = layoutKey(look);
+    const layout = layoutOf(ref, look);
     session.measures.setGeometry(geometry, key);
     layouts.set(layoutPlace(ref.versionId, viewport, key), layout);
     if (layout) return undefined;
@@ -250,14 +261,15 @@ const engine: Engine = {
     preparation.stop();
   },
 
-  async replaceColour(components, colour, onStep) {
-    const given = components.map(({ ref, look }) => ({ session: sessionOf(ref), look }));
-    return replaceColour(
-      given,
-      colour,
-      { ...ledgerRequest({ place: {}, added: [], measured: 0 }), at: 'wide' },
-      onStep,
-    );
+  async replaceColour(ref, look, colour, onStep) {
+    const request = { ...ledgerRequest({ place: {}, added: [], measured: 0 }), at: 'wide' };
+    const { versionId: version, kind, locator, parts } = ref;
+    const steps = replacingAcross(pagesNow(version), colour, request, {
+      version,
+      place: { kind, locator, parts },
+      look,
+    });
+    return finishInTurns(steps, ({ done, of }) => Promise.resolve(onStep(done, of)), now, 0);
   },
 
   async heat(ref, look, viewport, place, part, column) {
@@ -284,14 +296,12 @@ const engine: Engine = {
     return [...opened(versionId).session.components()];
   },
 
-  async count(versionId, pageId, bounds, looks, from) {
+  async count(versionId, from) {
     const until = performance.now() + COUNTING_MILLIS;
     const counts: Pick<FoundWithChecks, 'short' | 'unsure'>[] = [];
-    for (const found of opened(versionId).session.components().slice(from)) {
-      const kept = looks.find((item) => item.kind === found.kind && item.locator.selector === found.selector);
-      const { kind, locator } = found;
-      const ref = { versionId, pageId, kind, locator, parts: kept?.look.parts, bounds, others: looks };
-      const { checks } = sessionOf(ref).sheet(kept?.look ?? EMPTY_LOOK, { unfolded: [] });
+    const page = dressed(versionId);
+    for (const { kind, locator } of page.page.components().slice(from)) {
+      const { checks } = page.worn({ kind, locator }).sheet(EMPTY_LOOK, { unfolded: [] });
       const count = (verdict: string) => checks.filter((check) => check.verdict === verdict).length;
       counts.push({ short: count('short'), unsure: count('unsure') });
       if (performance.now() > until) break;
@@ -441,32 +451,11 @@ const engine: Engine = {
     return { html, before };
   },
 
-  async handover(ref, look, name) {
-    const { css, pageCss, plans, proof, cases } = sessionOf(ref).handover(
-      look,
-      name,
-      fontsAt(({ address }) => address),
-    );
-    return {
-      css,
-      pageCss,
-      compared: proof.compared,
-      widths: cases,
-      failures: proof.failures.slice(0, 20).map((failure) => ({
-        property: failure.property,
-        state: stateWords(failure.states),
-        wanted: failure.wanted,
-        got: failure.got,
-      })),
-      unbeatable: plans
-        .flatMap((plan) => plan.unbeatable)
-        .map(({ property, applied }) => ({
-          property,
-          selector: applied.selector?.text ?? 'style attribute',
-          sheet: applied.declaration.place.sheet,
-          line: applied.declaration.place.line,
-        })),
-    };
+  async handover(siteId, versions, ids, onStep) {
+    const site = siteOf(siteId);
+    const pages = site.pages.filter(({ version }) => versions.includes(version));
+    const steps = handingOver({ ...site.only(new Set(ids)), pages }, { fonts: fontsAt(({ address }) => address) });
+    return finishInTurns(steps, ({ done, of }) => Promise.resolve(onStep(done, of)), now);
   },
 
   async siteColours(versionId) {

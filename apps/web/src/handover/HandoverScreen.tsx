@@ -1,193 +1,143 @@
 import { Box, Flex } from '@chakra-ui/react';
 import { useQuery } from '@tanstack/react-query';
-import { Download } from 'lucide-react';
-import { lazy, Suspense } from 'react';
+import { FolderDown } from 'lucide-react';
+import { useMemo, useState } from 'react';
 import { useParams } from 'react-router';
-import { componentQuery, componentsQuery, pageQuery, siteQuery } from '../api/queries';
+import { componentQuery, componentsQuery, siteQuery } from '../api/queries';
 import { siteAssetsQuery } from '../assets/queries';
-import { engine, useOpenedPage } from '../engine/engine';
-import type { HandoverAnswer } from '../engine/protocol';
 import { AppBar } from '../shell/AppBar';
 import { Busy } from '../shell/Busy';
 import { Notice } from '../shell/Notice';
 import { handoverPath, stylePath, surveyPath } from '../shell/paths';
-import { keptLooks } from '../style/kept';
-import { changeHolding } from '../anew/change-of';
-import { CopyButton } from './CopyButton';
+import { useDocumentTitle } from '../shell/useDocumentTitle';
+import { withLooks } from '../style/with-looks';
+import { Button } from '../theme/Button';
+import { Chosen } from './Chosen';
 import { Files } from './Files';
 import { Markup } from './Markup';
-import { useSiteFiles } from '../style/useSiteFiles';
-import { useDocumentTitle } from '../shell/useDocumentTitle';
-import { Button } from '../theme/Button';
+import { Proof } from './Proof';
+import { Sheet } from './Sheet';
+import { useDownload } from './useDownload';
+import { useHandover } from './useHandover';
 
-const CssView = lazy(() => import('./CssView'));
+const NONE: ReadonlySet<string> = new Set();
 
-/** The CSS of a component's look, proven, ready to be taken home. */
+/** The CSS of a site's looks, proven on every page that they reach, ready to be taken home. */
 export function HandoverScreen() {
-  const { siteId = '', pageId = '', componentId = '' } = useParams();
+  const { siteId = '', pageId = '', componentId } = useParams();
   const site = useQuery(siteQuery(siteId));
-  const page = useQuery(pageQuery(pageId));
-  const component = useQuery({ ...componentQuery(componentId), staleTime: 0, refetchOnMount: 'always' });
-  const kept = useQuery(componentsQuery(siteId));
-  const assets = useQuery(siteAssetsQuery(siteId));
-  const files = useSiteFiles(siteId);
-  const opened = useOpenedPage(page.data);
-  useDocumentTitle('Hand over', component.data?.name);
-  const trial = component.data?.trials.find((item) => item.id === component.data.currentTrialId);
-  const versionId = opened.data?.versionId;
-  const handover = useQuery({
-    queryKey: ['engine', 'handover', versionId, componentId, trial?.look, files],
-    enabled:
-      versionId !== undefined &&
-      trial !== undefined &&
-      site.data !== undefined &&
-      kept.data !== undefined &&
-      files !== undefined &&
-      !component.isFetching,
-    retry: false,
-    queryFn: () =>
-      engine().handover(
-        {
-          versionId: versionId!,
-          pageId,
-          kind: component.data!.kind,
-          locator: component.data!.locator,
-          parts: trial!.look.parts,
-          bounds: site.data!.bounds,
-          others: keptLooks(kept.data!),
-        },
-        trial!.look,
-        component.data!.name,
-      ),
+  // What was saved last is handed over, in whichever window it was.
+  const kept = useQuery({ ...componentsQuery(siteId), staleTime: 0, refetchOnMount: 'always' });
+  const settled = useQuery({
+    ...componentQuery(componentId ?? ''),
+    enabled: componentId !== undefined,
+    staleTime: 0,
+    refetchOnMount: 'always',
   });
+  const assets = useQuery(siteAssetsQuery(siteId));
+  const isSettled = !kept.isFetching && (componentId === undefined || !settled.isFetching);
+  const components = isSettled ? kept.data : undefined;
+  const told = useMemo(() => withLooks(components ?? []), [components]);
+  const [left, setLeft] = useState(NONE);
+  const chosen = useMemo(() => told.filter(({ id }) => !left.has(id)), [told, left]);
+  const { handover, progress, error: failed } = useHandover(site.data, components, chosen);
+  const all = useDownload(siteId, chosen);
+  useDocumentTitle('Hand over', site.data?.name);
   const answer = handover.data;
-  const named = (assets.data ?? []).filter(({ address }) =>
-    `${handover.data?.css}${handover.data?.pageCss}`.includes(address),
-  );
-  const change = component.data && changeHolding(page.data?.version.changes ?? [], component.data.locator.selector);
-  const css = answer && [change?.css, answer.css].filter(Boolean).join('\n\n');
-  const error = site.error ?? page.error ?? component.error ?? opened.error ?? handover.error;
+  const named = (assets.data ?? []).filter(({ address }) => answer?.files.some(({ text }) => text.includes(address)));
+  const nameOf = (worn: string) => told.find(({ id }) => id === worn)?.name ?? 'A component';
+  const error = site.error ?? kept.error ?? failed;
+  const isEmpty = answer && !answer.files.length && !answer.patches.length;
   return (
     <Flex direction="column" minHeight="100%">
       <AppBar
         site={site.data?.name}
         steps={[
           { label: 'Survey', to: surveyPath(siteId, pageId) },
-          { label: 'Style', to: stylePath(siteId, pageId, componentId) },
+          componentId === undefined
+            ? { label: 'Style', to: undefined, why: 'Pick a component first' }
+            : { label: 'Style', to: stylePath(siteId, pageId, componentId) },
           { label: 'Hand over', to: handoverPath(siteId, pageId, componentId) },
         ]}
       />
-      <Box as="main" width="100%" maxWidth="980px" mx="auto" px={{ base: '14px', md: '28px' }} py="28px">
-        <Box as="h1" fontSize="22px" fontWeight={650} letterSpacing="-0.01em">
-          Hand over {component.data ? `“${component.data.name}”` : ''}
-        </Box>
-        {error ? (
-          <Box mt="14px">
-            <Notice tone="short">{error.message}</Notice>
+      <Flex
+        as="main"
+        width="100%"
+        maxWidth="1180px"
+        mx="auto"
+        px={{ base: '14px', md: '28px' }}
+        py="28px"
+        gap={{ base: '22px', lg: '36px' }}
+        direction={{ base: 'column', lg: 'row' }}
+        alignItems="flex-start"
+      >
+        <Box width={{ base: '100%', lg: '270px' }} flexShrink={0} position={{ lg: 'sticky' }} top="20px">
+          <Box as="h1" fontSize="22px" fontWeight={650} letterSpacing="-0.01em" mb="4px">
+            Hand over
           </Box>
-        ) : !answer ? (
-          <Busy>Writing the CSS and proving it</Busy>
-        ) : !css && !answer.pageCss && !change ? (
-          <Box mt="14px">
-            <Notice>Nothing is changed yet. Set a value on the Style screen, and its CSS appears here.</Notice>
+          <Box color="ink2" fontSize="14px" mb="18px">
+            The looks of the whole site, as CSS that goes after all its other stylesheets.
           </Box>
-        ) : (
-          <>
-            <Box color="ink2" fontSize="14px" mt="4px" mb="16px" maxWidth="64ch">
-              Add this at the end of your site’s own CSS, or as a stylesheet after all others.
+          {told.length ? <Chosen components={told} left={left} answer={answer} onLeave={setLeft} /> : null}
+          {answer && !isEmpty ? (
+            <Box mt="16px">
+              <Button variant="solid" onClick={all.start} disabled={all.isPending} width="100%">
+                <FolderDown aria-hidden="true" />
+                {all.isPending ? 'Putting the folder together…' : 'Take everything as one folder (.zip)'}
+              </Button>
+              {all.error ? (
+                <Box mt="8px">
+                  <Notice tone="short">{all.error.message}</Notice>
+                </Box>
+              ) : null}
             </Box>
-            <Proof answer={answer} />
-            <Files files={named} />
-            {change ? <Markup change={change} /> : null}
-            {css ? (
-              <Code
-                title={answer.pageCss ? 'For every page' : change ? 'The CSS' : undefined}
-                css={css}
-                file={fileName(component.data!.name)}
-              />
-            ) : null}
-            {answer.pageCss ? (
-              <Code
-                title={`For “${page.data!.name}” alone, after the other`}
-                css={answer.pageCss}
-                file={fileName(`${component.data!.name} ${page.data!.name}`)}
-              />
-            ) : null}
-          </>
-        )}
-      </Box>
+          ) : null}
+        </Box>
+        <Box flex="1" minWidth="0" width="100%">
+          {error ? (
+            <Notice tone="short">{error.message}</Notice>
+          ) : !answer ? (
+            <Working {...progress} />
+          ) : isEmpty ? (
+            <Notice>
+              {told.length
+                ? 'Nothing is chosen. Choose a component, and its CSS appears here.'
+                : 'Nothing is changed yet. Set a value on the Style screen, and its CSS appears here.'}
+            </Notice>
+          ) : (
+            <>
+              {answer.pages.length || answer.unbeatable.length ? (
+                <Proof answer={answer} pageId={pageId} nameOf={nameOf} />
+              ) : null}
+              <Files files={named} />
+              <Markup patches={answer.patches} />
+              {answer.files.map((file) => (
+                <Sheet key={file.path} file={file} isOneOfMany={answer.files.length > 1} />
+              ))}
+            </>
+          )}
+        </Box>
+      </Flex>
     </Flex>
   );
 }
 
-function Code({ title, css, file }: { title: string | undefined; css: string; file: string }) {
+function Working({ done, of }: { done: number; of: number }) {
   return (
-    <Box as="section" mt="16px">
-      {title ? (
-        <Box as="h2" fontSize="15px" fontWeight={650} mb="8px">
-          {title}
-        </Box>
+    <Box>
+      <Busy>Writing the CSS and proving it on every page</Busy>
+      {of ? (
+        <Box
+          as="progress"
+          {...{ max: of, value: done }}
+          aria-label="Steps done"
+          display="block"
+          width="100%"
+          maxWidth="420px"
+          mx="auto"
+          css={{ accentColor: '{colors.accent}' }}
+        />
       ) : null}
-      <Flex gap="8px" mb="10px">
-        <CopyButton text={css} label="Copy the CSS" />
-        <Button onClick={() => download(css, file)}>
-          <Download aria-hidden="true" />
-          Download {file}
-        </Button>
-      </Flex>
-      <Box border="1px solid {colors.line}" borderRadius="l" overflow="hidden" bg="card">
-        <Suspense fallback={<Busy>Opening the CSS</Busy>}>
-          <CssView css={css} />
-        </Suspense>
-      </Box>
     </Box>
   );
-}
-
-function Proof({ answer }: { answer: HandoverAnswer }) {
-  const values = answer.compared.toLocaleString();
-  if (!answer.failures.length && !answer.unbeatable.length) {
-    return (
-      <Notice>
-        <strong>Proven on this page.</strong> {values} values were compared, in every state and in {answer.widths}{' '}
-        ranges of width and colour scheme: your site shows with this CSS what you see here.
-      </Notice>
-    );
-  }
-  return (
-    <Notice tone="short">
-      <strong>This CSS does not win everywhere.</strong>
-      <Box as="ul" pl="18px" mt="4px">
-        {answer.unbeatable.map((item) => (
-          <li key={`${item.selector} ${item.property}`}>
-            {item.property}: {item.selector} ({item.sheet}:{item.line}) is !important in a layer or a style attribute,
-            which no rule can beat. Change it there.
-          </li>
-        ))}
-        {answer.failures.slice(0, 5).map((item) => (
-          <li key={`${item.property} ${item.state} ${item.got}`}>
-            {item.property}, {item.state}: should be {item.wanted}, would be {item.got}.
-          </li>
-        ))}
-      </Box>
-    </Notice>
-  );
-}
-
-const fileName = (name: string) =>
-  `${
-    name
-      .toLowerCase()
-      .normalize('NFKD')
-      .replace(/[^a-z0-9]+/g, '-')
-      .replace(/^-|-$/g, '') || 'component'
-  }.css`;
-
-function download(css: string, name: string): void {
-  const url = URL.createObjectURL(new Blob([css], { type: 'text/css' }));
-  const link = document.createElement('a');
-  link.href = url;
-  link.download = name;
-  link.click();
-  setTimeout(() => URL.revokeObjectURL(url), 10_000);
 }

@@ -1,6 +1,6 @@
 import { Box, Flex } from '@chakra-ui/react';
 import type { PageChangeRecord } from '@retoque/contract';
-import { kindNamed } from '@retoque/core';
+import { kindNamed, type HtmlPatch } from '@retoque/core';
 import { CopyButton } from './CopyButton';
 
 const WHERE: Readonly<Record<PageChangeRecord['place'], string>> = {
@@ -11,16 +11,27 @@ const WHERE: Readonly<Record<PageChangeRecord['place'], string>> = {
   instead: 'in place of',
 };
 
-/** The HTML that goes with a look: a component made anew, or one worded otherwise, and where it belongs. */
-export function Markup({ change }: { change: PageChangeRecord }) {
-  const needs = change.kind ? kindNamed(change.kind)?.starter.needs : undefined;
+/** The HTML that goes with looks: components made anew, or worded otherwise, and where each belongs. */
+export function Markup({ patches }: { patches: readonly HtmlPatch[] }) {
+  if (!patches.length) return null;
   return (
-    <Box as="section" mt="16px" aria-label="HTML">
+    <Box as="section" mt="18px" aria-label="HTML">
       <Box as="h2" fontSize="15px" fontWeight={650}>
         The HTML
       </Box>
+      {patches.map(({ page, change }, i) => (
+        <Patch key={i} page={page.name} change={change as PageChangeRecord} />
+      ))}
+    </Box>
+  );
+}
+
+function Patch({ page, change }: { page: string; change: PageChangeRecord }) {
+  const needs = change.kind ? kindNamed(change.kind)?.starter.needs : undefined;
+  return (
+    <Box mb="12px">
       <Box color="ink2" fontSize="13px" mb="8px">
-        Put it {WHERE[change.place]} <code>{change.locator.selector}</code>
+        On “{page}”: Put it {WHERE[change.place]} <code>{change.locator.selector}</code>
         {change.locator.text ? ` (“${change.locator.text.slice(0, 50)}”)` : ''}. {needs ?? ''}
       </Box>
       <Flex mb="8px">

@@ -1,41 +1,33 @@
 import { Dialog, Portal } from '@chakra-ui/react';
 import { DialogClose } from '../shell/DialogClose';
-import type { Component, LookData } from '@retoque/contract';
+import type { Component, Site } from '@retoque/contract';
 import {
-  changeLook,
   columnNamed,
-  EMPTY_LOOK,
+  type AcrossSite as AcrossSiteAnswer,
   type ColourShare,
   type Look,
+  type PlacedColourShare,
   type Setting,
-  type ColourReplacement,
 } from '@retoque/core';
 import { useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { proxy } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
-import { openComponent, pageQuery, saveLooks } from '../api/queries';
-import { surveyEngine } from '../engine/engine';
+import { tellWorn } from '../engine/worn';
+import { pageQuery } from '../api/queries';
+import { enginePage, surveyEngine } from '../engine/engine';
 import type { ComponentRef } from '../engine/protocol';
 import { Notice } from '../shell/Notice';
 import { toaster } from '../shell/toasts';
-import { keptLooks } from '../style/kept';
-import type { SiteComponent } from '../style/useSiteComponents';
 import { Button } from '../theme/Button';
 import { countChecks } from './merge';
-
-interface Entry {
-  readonly item: SiteComponent;
-  readonly ref: ComponentRef;
-  readonly look: Look;
-  readonly isInHand: boolean;
-}
+import { putShares } from './put-shares';
 
 interface Props {
-  readonly siteId: string;
   readonly colour: string;
   readonly inHand: ComponentRef;
   readonly look: Look;
-  readonly components: readonly SiteComponent[];
+  /** Pages of the site that are loaded, in its order. */
+  readonly site: Site;
   readonly kept: readonly Component[];
   /** Shows the component in hand with its share, or as it is again. */
   readonly onTry: (settings: readonly Setting[] | undefined) => void;
@@ -45,46 +37,36 @@ interface Props {
   readonly onClose: () => void;
 }
 
-const isSame = (item: SiteComponent, { kind, locator }: Pick<ComponentRef, 'kind' | 'locator'>) =>
-  item.found.kind === kind && item.found.locator.selector === locator.selector;
-
 /** One colour replaced wherever the components of the site have it: found, looked at, then used as one step. */
 export default function AcrossSite(props: Props) {
-  const { siteId, colour, onTry, onApply, onUndo, onClose } = props;
+  const { site, kept, inHand, look, colour, onTry, onApply, onUndo, onClose } = props;
   const client = useQueryClient();
-  const [done, setDone] = useState(0);
-  const [found, setFound] = useState<ColourReplacement>();
+  const [progress, setProgress] = useState({ done: 0, of: 0 });
+  const [found, setFound] = useState<AcrossSiteAnswer>();
   const [problem, setProblem] = useState<string>();
   const [busy, setBusy] = useState(false);
   // What is looked at is the site as it was when the dialog opened.
-  const [entries] = useState(() => entriesOf(props, client));
+  const [asked] = useState({ site, kept, inHand, look });
   const stopped = useRef(false);
   useEffect(() => {
     stopped.current = false;
-    const step = proxy((count: number) => {
+    const step = proxy((done: number, of: number) => {
       if (stopped.current) throw new Error('Stopped.');
-      setDone(count);
+      setProgress({ done, of });
     });
-    surveyEngine()
-      .replaceColour(
-        entries.map(({ ref, look }) => ({ ref, look })),
-        colour,
-        step,
-      )
-      .then(
-        (answer) => !stopped.current && setFound(answer),
-        (error: unknown) => !stopped.current && setProblem((error as Error).message),
-      );
+    search(client, asked, colour, step).then(
+      (answer) => !stopped.current && setFound(answer),
+      (error: unknown) => !stopped.current && setProblem((error as Error).message),
+    );
     return () => {
       stopped.current = true;
     };
-  }, [entries, colour]);
+  }, [client, asked, colour]);
 
-  const shares = entries.flatMap((entry, i) => {
-    const share = found?.shares[i];
-    return share?.settings.length ? [{ ...entry, share }] : [];
-  });
-  const own = shares.find(({ isInHand }) => isInHand)?.share.settings;
+  const isInHand = ({ place }: PlacedColourShare) =>
+    place.kind === inHand.kind && place.locator.selector === inHand.locator.selector;
+  const shares = found?.shares ?? NO_SHARES;
+  const own = shares.find(isInHand)?.settings;
   useEffect(() => {
     if (!own) return undefined;
     onTry(own);
@@ -96,8 +78,8 @@ export default function AcrossSite(props: Props) {
     setProblem(undefined);
     const name = `${colour} → ${found.css} across the site`;
     try {
-      const others = shares.filter(({ isInHand }) => !isInHand);
-      const undoOthers = others.length ? await putShares(client, siteId, others) : undefined;
+      const others = shares.filter((share) => !isInHand(share));
+      const undoOthers = others.length ? await putShares(client, site.id, others) : undefined;
       if (own) onApply(own, name);
       toaster.create({
         title: name,
@@ -115,8 +97,8 @@ export default function AcrossSite(props: Props) {
       setBusy(false);
     }
   };
-  const broken = shares.flatMap(({ share }) => share.broken);
-  const mended = shares.reduce((sum, { share }) => sum + countChecks(share.mended), 0);
+  const broken = shares.flatMap((share) => share.broken);
+  const mended = shares.reduce((sum, share) => sum + countChecks(share.mended), 0);
   return (
     <Dialog.Root open onOpenChange={({ open }) => !open && onClose()}>
       <Portal>
@@ -131,8 +113,10 @@ export default function AcrossSite(props: Props) {
               {problem ? <Notice tone="short">{problem}</Notice> : null}
               {!found && !problem ? (
                 <p role="status">
-                  Looking at component {Math.min(done + 1, entries.length)} of {entries.length}…
-                  <progress max={entries.length} value={done} aria-label="Components looked at" />
+                  {progress.of
+                    ? `Looking at component ${Math.min(progress.done + 1, progress.of)} of ${progress.of}…`
+                    : 'Looking for components…'}
+                  <progress max={progress.of || 1} value={progress.done} aria-label="Components looked at" />
                 </p>
               ) : null}
               {found && !found.css ? (
@@ -159,9 +143,9 @@ export default function AcrossSite(props: Props) {
                     </Notice>
                   ) : null}
                   <ul aria-label="Components that change">
-                    {shares.map(({ item, share, isInHand }) => (
-                      <li key={`${item.found.kind} ${item.found.selector}`}>
-                        <b>{item.found.name}</b> {isInHand ? <small>in hand</small> : null}
+                    {shares.map((share) => (
+                      <li key={`${share.place.kind} ${share.place.locator.selector}`}>
+                        <b>{share.name}</b> {isInHand(share) ? <small>in hand</small> : null}
                         <span>{effectWords(share)}</span>
                       </li>
                     ))}
@@ -184,7 +168,23 @@ export default function AcrossSite(props: Props) {
   );
 }
 
+/** Looks through all pages of the site, those that nobody has opened yet among them. */
+async function search(
+  client: QueryClient,
+  { site, kept, inHand, look }: Pick<Props, 'site' | 'kept' | 'inHand' | 'look'>,
+  colour: string,
+  onStep: (done: number, of: number) => void,
+): Promise<AcrossSiteAnswer> {
+  tellWorn(surveyEngine(), { siteId: site.id, bounds: site.bounds, components: kept });
+  for (const { id } of site.pages) {
+    await surveyEngine().open(enginePage(await client.ensureQueryData(pageQuery(id))));
+  }
+  return surveyEngine().replaceColour(inHand, look, colour, onStep);
+}
+
 const count = (number: number, one: string, many: string) => `${number} ${number === 1 ? one : many}`;
+
+const NO_SHARES: readonly PlacedColourShare[] = [];
 
 function effectWords({ settings, mended, broken }: ColourShare): string {
   const where = [
@@ -195,72 +195,6 @@ function effectWords({ settings, mended, broken }: ColourShare): string {
     ...(mended.length ? [`${countChecks(mended)} more pass`] : []),
     ...(where.length ? [`falls short then: ${where.slice(0, 3).join('; ')}`] : []),
   ].join(', ');
-}
-
-/** The components of the site with the looks that they wear, each on the first of its pages that is loaded. */
-function entriesOf({ inHand, look, components, kept }: Props, client: QueryClient): Entry[] {
-  const looks = keptLooks(kept);
-  const bounds = inHand.bounds;
-  return components.flatMap((item): Entry[] => {
-    const isInHand = isSame(item, inHand);
-    const page = item.pages.map(({ id }) => client.getQueryData(pageQuery(id).queryKey)).find((own) => own);
-    const own = looks.find(({ kind, locator }) => isSame(item, { kind, locator } as ComponentRef));
-    if (isInHand)
-      return [{ item, ref: { ...inHand, versionId: page?.version.edition ?? inHand.versionId }, look, isInHand }];
-    if (!page) return [];
-    const others = looks.filter((other) => other !== own && other.look.settings.length);
-    const ref: ComponentRef = {
-      versionId: page.version.edition,
-      pageId: page.id,
-      kind: item.found.kind,
-      locator: item.found.locator,
-      parts: own?.look.parts,
-      bounds,
-      others,
-    };
-    return [{ item, ref, look: own?.look ?? EMPTY_LOOK, isInHand }];
-  });
-}
-
-/**
- * Saves shares of other components, all or none.
- *
- * @returns what takes them back
- */
-async function putShares(
-  client: QueryClient,
-  siteId: string,
-  shares: readonly (Entry & { readonly share: ColourShare })[],
-): Promise<() => Promise<unknown>> {
-  const before = new Map<string, LookData>();
-  const looks = [];
-  for (const { item, ref, share } of shares) {
-    const { kind, name, locator } = item.found;
-    // One that nobody has touched yet is kept from now on.
-    const stored = await openComponent({ pageId: ref.pageId!, kind, name, locator: structuredClone(locator) as never });
-    const trial = stored.trials.find(({ id }) => id === stored.currentTrialId)!;
-    before.set(trial.id, trial.look);
-    looks.push({
-      componentId: stored.id,
-      trialId: trial.id,
-      baseRevision: trial.revision,
-      saveId: crypto.randomUUID(),
-      look: changeLook(trial.look, share.settings) as LookData,
-    });
-  }
-  const saved = await saveLooks(client, siteId, looks);
-  return () =>
-    saveLooks(
-      client,
-      siteId,
-      saved.map(({ componentId, trialId, revision }) => ({
-        componentId,
-        trialId,
-        baseRevision: revision,
-        saveId: crypto.randomUUID(),
-        look: before.get(trialId)!,
-      })),
-    );
 }
 
 const styles = {

@@ -27,7 +27,7 @@ export function Notice({
       <Box as="span" flexShrink={0} pt="1px">
         <Icon size={16} aria-hidden="true" />
       </Box>
-      <Box flex="1" minWidth="0" overflowWrap="anywhere">
+      <Box flex="1" minWidth="0" maxHeight="40vh" overflowY="auto" overflowWrap="anywhere">
         {children}
       </Box>
       {action}

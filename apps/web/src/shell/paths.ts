@@ -1,5 +1,6 @@
 export const surveyPath = (siteId: string, pageId: string) => `/sites/${siteId}/pages/${pageId}`;
 export const stylePath = (siteId: string, pageId: string, componentId: string) =>
   `/sites/${siteId}/pages/${pageId}/style/${componentId}`;
-export const handoverPath = (siteId: string, pageId: string, componentId: string) =>
-  `/sites/${siteId}/pages/${pageId}/handover/${componentId}`;
+/** @param componentId of the component that one comes from, and goes back to */
+export const handoverPath = (siteId: string, pageId: string, componentId?: string) =>
+  `/sites/${siteId}/pages/${pageId}/handover${componentId === undefined ? '' : `/${componentId}`}`;

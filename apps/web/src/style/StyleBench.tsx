@@ -49,7 +49,7 @@ import { Exceptions } from './Exceptions';
 import { Frames } from './Frames';
 import { PLAIN_VIEW, WIDTHS } from './frames-view';
 import { Imposter } from './Imposter';
-import { keptLooks } from './kept';
+import { useWorn } from './useWorn';
 import { MadeHere } from './MadeHere';
 import { PartNote } from './PartNote';
 import { PreviewButton } from './PreviewButton';
@@ -133,10 +133,7 @@ export function StyleBench({
   const save = useAutosave(component.id, trial, look as LookData, shelf, takeNewer);
 
   const corrected = JSON.stringify(look.parts ?? {});
-  const others = useMemo(
-    () => keptLooks(kept.filter((other) => other.id !== component.id)).filter((other) => other.look.settings.length),
-    [kept, component.id],
-  );
+  const worn = useWorn(site, kept, component.id);
   const ref = useMemo(
     (): ComponentRef => ({
       versionId,
@@ -144,10 +141,9 @@ export function StyleBench({
       kind: component.kind,
       locator: component.locator,
       parts: JSON.parse(corrected) as Record<string, string>,
-      bounds: site.bounds,
-      others,
+      worn,
     }),
-    [versionId, page.id, component.kind, component.locator, corrected, site.bounds, others],
+    [versionId, page.id, component.kind, component.locator, corrected, worn],
   );
   const unfoldedSet = useMemo(() => new Set(unfolded), [unfolded]);
   const wholeSet = useMemo(() => new Set(whole), [whole]);
@@ -187,7 +183,7 @@ export function StyleBench({
   if (!lists && (dialog === 'commands' || dialog === 'keys')) setLists(true);
   const [pointed, setPointed] = useState<string>();
   const [across, setAcross] = useState<string>();
-  const siteComponents = useSiteComponents(site.pages, kept, site.bounds);
+  const siteComponents = useSiteComponents(site.id, site.pages, kept, site.bounds);
 
   const colours = useQuery({
     queryKey: ['engine', 'colours', versionId],
@@ -836,11 +832,10 @@ export function StyleBench({
         {dialog === 'anew' ? <AddComponent site={site} page={page} onClose={closeDialog} /> : null}
         {across !== undefined ? (
           <AcrossSite
-            siteId={site.id}
+            site={site}
             colour={across}
             inHand={ref}
             look={look}
-            components={siteComponents.components}
             kept={kept}
             onTry={tryOut}
             onApply={editor.apply}

@@ -1,12 +1,11 @@
 import type { Component, PageSummary } from '@retoque/contract';
 import { useQueries } from '@tanstack/react-query';
-import { useMemo } from 'react';
 import { pageQuery } from '../api/queries';
 import { equip } from '../measuring/equip';
 import { enginePage, surveyEngine } from '../engine/engine';
 import { findComponents } from '../engine/find-components';
 import type { FoundWithChecks } from '../engine/protocol';
-import { keptLooks } from './kept';
+import { tellWorn, wornKey } from '../engine/worn';
 import type { ViewportBounds } from '@retoque/core';
 
 /** A component of a site, on whichever of its pages it stands. */
@@ -20,32 +19,28 @@ const keyOf = (found: FoundWithChecks) => `${found.kind} ${found.selector}`;
 
 /** The components of all pages of a site; one that is found on several pages is one component. */
 export function useSiteComponents(
+  siteId: string,
   pages: readonly PageSummary[],
   kept: readonly Component[] | undefined,
   bounds: ViewportBounds,
 ): { components: readonly SiteComponent[]; pending: number } {
-  const looks = useMemo(() => keptLooks(kept ?? []), [kept]);
-  // Looks are long, and a save gives each another revision.
-  const revisions = (kept ?? []).map(({ id, currentTrialId, trials }) => [
-    id,
-    currentTrialId,
-    trials.find((trial) => trial.id === currentTrialId)?.revision,
-  ]);
+  const worn = kept && wornKey({ bounds, components: kept });
   const loaded = useQueries({ queries: pages.map((page) => pageQuery(page.id)) });
   const answers = useQueries({
     queries: pages.map((page, i) => {
       const whole = loaded[i]?.data;
       const version = whole?.version;
       return {
-        queryKey: ['surveyor', version?.edition, revisions, bounds],
+        queryKey: ['surveyor', version?.edition, worn],
         enabled: version !== undefined && kept !== undefined,
         staleTime: Infinity,
         placeholderData: (previous: FoundWithChecks[] | undefined) => previous,
         queryFn: async ({ signal }) => {
           const opened = enginePage(whole!);
+          tellWorn(surveyEngine(), { siteId, bounds, components: kept! });
           await surveyEngine().open(opened);
           await equip(surveyEngine(), page.id, opened.id);
-          return findComponents(surveyEngine(), { versionId: opened.id, pageId: page.id, bounds, looks }, signal);
+          return findComponents(surveyEngine(), opened.id, signal);
         },
       };
     }),

@@ -12,7 +12,7 @@ import { AppBar } from '../shell/AppBar';
 import { Busy } from '../shell/Busy';
 import { Hint } from '../shell/Hint';
 import { Notice } from '../shell/Notice';
-import { stylePath, surveyPath } from '../shell/paths';
+import { handoverPath, stylePath, surveyPath } from '../shell/paths';
 import { Segments } from '../shell/Segments';
 import { toaster } from '../shell/toasts';
 import { useDocumentTitle } from '../shell/useDocumentTitle';
@@ -22,6 +22,7 @@ import { FoundList } from './FoundList';
 import { OutlineLayer } from './OutlineLayer';
 import { PageChoice } from './PageChoice';
 import { SetAside } from './SetAside';
+import { withLooks } from '../style/with-looks';
 import { useFound } from './useFound';
 import { useOutlines } from './useOutlines';
 import { Button } from '../theme/Button';
@@ -47,8 +48,9 @@ export function SurveyScreen() {
     staleTime: Infinity,
     queryFn: () => engine().liveFrame(versionId!),
   });
-  const found = useFound(versionId, pageId, site.data?.bounds, kept.data);
+  const found = useFound(siteId, versionId, pageId, site.data?.bounds, kept.data);
   const components = found.data ?? NONE;
+  const hasLooks = withLooks(kept.data ?? []).length > 0;
 
   const [viewport, setViewport] = useState<ViewportName>('wide');
   const [active, setActive] = useState<FoundWithChecks>();
@@ -84,7 +86,9 @@ export function SurveyScreen() {
         steps={[
           { label: 'Survey', to: surveyPath(siteId, pageId) },
           { label: 'Style', to: undefined, why: 'Pick a component first' },
-          { label: 'Hand over', to: undefined, why: 'Pick a component first' },
+          hasLooks
+            ? { label: 'Hand over', to: handoverPath(siteId, pageId) }
+            : { label: 'Hand over', to: undefined, why: 'Nothing is changed yet' },
         ]}
       >
         {page.data?.source === 'address' ? (

@@ -4,27 +4,27 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { engine } from '../engine/engine';
 import { findComponents } from '../engine/find-components';
 import type { FoundWithChecks } from '../engine/protocol';
+import { tellWorn, wornKey } from '../engine/worn';
 import { equip } from '../measuring/equip';
-import { keptLooks } from '../style/kept';
 
-/** The components of a page, with how they fare under the looks that are kept for them, as far as that is counted. */
+/** The components of a page, with how they fare under the looks that are worn, as far as that is counted. */
 export function useFound(
+  siteId: string,
   versionId: string | undefined,
   pageId: string,
   bounds: ViewportBounds | undefined,
-  kept: readonly Component[] | undefined,
+  components: readonly Component[] | undefined,
 ) {
   const client = useQueryClient();
-  const looks = keptLooks(kept ?? []);
-  const queryKey = ['engine', 'find', versionId, looks, bounds];
+  const queryKey = ['engine', 'find', versionId, bounds && components && wornKey({ bounds, components })];
   return useQuery<FoundWithChecks[]>({
     queryKey,
-    enabled: versionId !== undefined && kept !== undefined && bounds !== undefined,
+    enabled: versionId !== undefined && components !== undefined && bounds !== undefined,
     placeholderData: (previous) => previous,
     queryFn: async ({ signal }) => {
+      tellWorn(engine(), { siteId, bounds: bounds!, components: components! });
       await equip(engine(), pageId, versionId!);
-      const query = { versionId: versionId!, pageId, bounds: bounds!, looks };
-      return findComponents(engine(), query, signal, (found) => client.setQueryData(queryKey, found));
+      return findComponents(engine(), versionId!, signal, (found) => client.setQueryData(queryKey, found));
     },
   });
 }

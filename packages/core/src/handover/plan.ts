@@ -267,8 +267,8 @@ function entriesFor(
     for (const setting of [...chosen].sort(compareConditions)) entries.push(lookEntry(input, targets, setting, state));
     const missing = [...wanted].filter(([target, want]) => {
       const emitted = deciding(entries, target, state);
-      // Before anything is emitted the site decides by itself.
-      return emitted !== undefined && emitted.value !== want.value;
+      // Before anything is emitted the site decides by itself, unless rules before these speak about the row.
+      return emitted ? emitted.value !== want.value : (input.over?.sameRows ?? false);
     });
     if (missing.length) entries.push(...restate(missing, here, targets, state, property));
   }

@@ -22,6 +22,7 @@ import { ComponentSheet, type SheetRequest } from './component-sheet.js';
 import { ComponentViews, type SeenOptions } from './component-views.js';
 import { UnknownCellError } from './errors.js';
 import { membersOf, type PartMember } from './members.js';
+import type { Measures } from './page-measures.js';
 import type { PageSession } from './page-session.js';
 import { placeOn } from './placed-component.js';
 import type {
@@ -44,6 +45,8 @@ export interface ComponentOptions {
   readonly bounds?: ViewportBounds | undefined;
   /** Looks of other components that this one is resolved over, as CSS or as the page with them on it. */
   readonly before?: string | Underlay | undefined;
+  /** What it is measured with; with all that was measured of the page when absent. */
+  readonly measures?: Measures | undefined;
 }
 
 /** One component on one page: its sheet, its checks and its handover under a look. */
@@ -86,9 +89,10 @@ export class ComponentSession {
     this.before = typeof before === 'string' ? (before ? underlayOf(page, before) : undefined) : before;
     const site = this.before?.pages ?? page.pages;
     this.site = site;
+    const measures = options.measures ?? page.measures;
     const { forcer } = this;
     const parts = (this.found = new ComponentParts(site, kind, all));
-    const views = (this.views = new ComponentViews(site, parts, forcer, page.measures));
+    const views = (this.views = new ComponentViews(site, parts, forcer, measures));
     const plans = (this.plans = new ComponentPlans(site, parts, forcer, bounds));
     const looks = {
       kind,
@@ -104,7 +108,7 @@ export class ComponentSession {
       ...looks,
       element: this.element,
       site,
-      measured: () => page.measures.version,
+      measured: () => measures.version,
       styled: (look, environment, place) => plans.styled(look, environment, place),
       subjectFor: (part, look, place) => parts.subjectFor(part, look, place),
       openedByFocus: (pages, environment, subject) => views.openedByFocus(pages, environment, subject),

@@ -10,7 +10,7 @@ import type { StagedPages } from '../page/staged-pages.js';
 import { descendants } from '../page/tree.js';
 import type { LookedAt } from './checks.js';
 import type { ComponentParts } from './component-parts.js';
-import type { PageMeasures } from './page-measures.js';
+import type { Measures } from './page-measures.js';
 import { openedKey, revealOf } from './reveal.js';
 import type { EditingPlace } from './state-sheet.js';
 
@@ -34,7 +34,7 @@ export class ComponentViews {
     private readonly site: StagedPages,
     private readonly parts: ComponentParts,
     private readonly forcer: Forcer,
-    private readonly measures: PageMeasures,
+    private readonly measures: Measures,
   ) {}
 
   /** What opens or shows a subject that the page hides at rest. */

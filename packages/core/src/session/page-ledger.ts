@@ -10,7 +10,7 @@ import { columnNamed, shownBits } from '../component/states.js';
 import { pathSelector } from '../page/path.js';
 import { ancestors, hasOwnText, textOf, type ElementNode } from '../page/tree.js';
 import { EMPTY_LOOK } from '../look/model.js';
-import { ComponentSession } from './component-session.js';
+import { seenPage, type SeenPage } from './seen-page.js';
 import type { PageSession } from './page-session.js';
 
 /** One check of one text in one state. */
@@ -55,13 +55,36 @@ const sameResult = (a: Check, b: Check): boolean =>
  * Checks every text of a page, in document order. Texts of components are checked in each state; others too, where the
  * pointer over them changes what is seen. Focus belongs to what can have it: the component around the text.
  */
-export function pageLedger(page: PageSession, options: LedgerOptions): LedgerEntry[] {
-  const { environment = DESKTOP, states, level = 'AA', within, demands = 'text' } = options;
-  const styles = page.stylesFor(environment);
+export function pageLedger(page: PageSession | SeenPage, options: LedgerOptions): LedgerEntry[] {
+  const steps = pageLedgerSteps('seen' in page ? page : seenPage(page), options);
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+  }
+}
+
+/** The same bit by bit: it can be left after each component. */
+export function* pageLedgerSteps(seen: SeenPage, options: LedgerOptions): Generator<void, LedgerEntry[], void> {
+  const { demands = 'text' } = options;
+  const entries = textEntries(seen, options);
+  yield;
+  if (demands === 'all') {
+    for (const own of componentEntries(seen, options)) {
+      for (const entry of own) entries.push(entry);
+      yield;
+    }
+  }
+  return entries;
+}
+
+/** The contrast of every text. */
+function textEntries({ page, pages, measures }: SeenPage, options: LedgerOptions): LedgerEntry[] {
+  const { environment = DESKTOP, states, level = 'AA', within } = options;
+  const styles = pages.at().stylesFor(environment);
   const wanted = within && new Set(within);
   const owners = findTargets(page.stylesFor());
   const atRest = styles.at(AT_REST);
-  const looking = (view: StyledPage) => page.measures.looking(view);
+  const looking = (view: StyledPage) => measures.looking(view);
   const carriers = page.tree.elements.filter(
     (element) => (hasOwnText(element) || element.name === 'input') && textCarriers(element).includes(element),
   );
@@ -100,12 +123,11 @@ export function pageLedger(page: PageSession, options: LedgerOptions): LedgerEnt
       entries.push({ ...common, state: 'default', check, demand: 'Picture missing', withoutPictures: true });
     }
   }
-  if (demands === 'all') entries.push(...componentEntries(page, options));
   return entries;
 }
 
-/** What is asked of the page's components beside the contrast of their texts. */
-function componentEntries(page: PageSession, options: LedgerOptions): LedgerEntry[] {
+/** What is asked of the page's components beside the contrast of their texts, component by component. */
+function* componentEntries(seen: SeenPage, options: LedgerOptions): Generator<LedgerEntry[], void, void> {
   const { environment = DESKTOP, states, level = 'AA', within } = options;
   const wanted = within && new Set(within);
   const asked = closeBits(states.reduce((bits, state) => bits | state.bits, 0));
@@ -113,10 +135,10 @@ function componentEntries(page: PageSession, options: LedgerOptions): LedgerEntr
     const column = columnNamed(name);
     return column !== undefined && (shownBits(column) & ~CARRIED & ~asked) === 0;
   };
-  return page.components().flatMap(({ kind, locator }): LedgerEntry[] => {
-    const component = new ComponentSession(page, kind, locator);
-    if (wanted && ![component.element, ...ancestors(component.element)].some((node) => wanted.has(node))) return [];
-    return component
+  for (const { kind, locator } of seen.page.components()) {
+    const component = seen.component({ kind, locator });
+    if (wanted && ![component.element, ...ancestors(component.element)].some((node) => wanted.has(node))) continue;
+    yield component
       .ledger(EMPTY_LOOK, { viewports: [{ name: '', environment }], level })
       .filter(({ criterion, column }) => criterion !== '1.4.3' && criterion !== '1.4.6' && isAsked(column))
       .map((check): LedgerEntry => {
@@ -131,7 +153,7 @@ function componentEntries(page: PageSession, options: LedgerOptions): LedgerEntr
           demand: check.label,
         };
       });
-  });
+  }
 }
 
 const NEVER_SHOWN = new Set([

@@ -1,6 +1,7 @@
 import type { Environment } from '../css/environment.js';
 import type { StyledPage } from '../css/styles.js';
 import type { Geometry } from '../page/geometry.js';
+import { meets } from '../paint/box.js';
 import type { KnownPicture, PictureSource } from '../paint/pictures.js';
 import type { Looking } from '../paint/scene.js';
 
@@ -48,6 +49,17 @@ export class PageMeasures {
     return this.geometries.has(keyFor(size, opened));
   }
 
+  /** Whether elements of two lists, by their orders, stood over one another wherever the page was measured. */
+  haveMet(some: readonly number[], others: readonly number[]): boolean {
+    return [...this.geometries.values()].some(({ elements }) => {
+      const boxes = others.flatMap((order) => elements.get(order)?.box ?? []);
+      return some.some((order) => {
+        const own = elements.get(order)?.box;
+        return own !== undefined && boxes.some((box) => meets(own, box));
+      });
+    });
+  }
+
   geometryFor(size: { readonly width: number; readonly height: number }, opened = AS_IT_IS): Geometry | undefined {
     return this.geometries.get(keyFor(size, opened)) ?? this.geometries.get(keyFor(size, AS_IT_IS));
   }
@@ -67,7 +79,42 @@ export class PageMeasures {
     return looking;
   }
 
+  private bare: Measures | undefined;
+
+  /** The same of a page on which looks have moved boxes: its pictures are known, and where things stand is not. */
+  get unplaced(): Measures {
+    return (this.bare ??= new UnplacedMeasures(
+      () => this.changes,
+      () => ({ pictures: this.pictures, weights: this.weightOf }),
+    ));
+  }
+
   private readonly weightOf = (address: string) => this.weights.get(address);
+}
+
+/** What views of a page are measured with. */
+export type Measures = Pick<PageMeasures, 'version' | 'looking'>;
+
+class UnplacedMeasures implements Measures {
+  private readonly known = new WeakMap<StyledPage, { readonly version: number; readonly looking: Looking }>();
+
+  constructor(
+    private readonly changes: () => number,
+    private readonly rest: () => Omit<Looking, 'view' | 'geometry'>,
+  ) {}
+
+  get version(): number {
+    return this.changes();
+  }
+
+  looking(view: StyledPage): Looking {
+    const { version } = this;
+    let known = this.known.get(view);
+    if (known?.version !== version) {
+      this.known.set(view, (known = { version, looking: { view, geometry: undefined, ...this.rest() } }));
+    }
+    return known.looking;
+  }
 }
 
 const keyFor = ({ width }: { readonly width: number }, opened: string) => `${width} ${opened}`;

@@ -2,11 +2,12 @@ import type { Level } from '../check/check.js';
 import { worstOf } from '../check/text.js';
 import { columnNamed } from '../component/states.js';
 import type { Environment } from '../css/environment.js';
-import { changeLook, EMPTY_LOOK, type Setting } from '../look/model.js';
+import { changeLook, EMPTY_LOOK, type Look, type Setting } from '../look/model.js';
 import { ancestors, type ElementNode } from '../page/tree.js';
 import type { Remedy } from '../remedy/remedy.js';
 import { ComponentSession } from './component-session.js';
 import type { PageSession } from './page-session.js';
+import type { ComponentPlace } from './placed-component.js';
 import { isDue } from './due.js';
 import { Remedies } from './remedies.js';
 import { solve } from './solve.js';
@@ -49,20 +50,37 @@ export interface WaysOptions {
 /** Ways out that are given for one check. */
 const MOST_WAYS = 4;
 
-/** Ways out for all components of a page that fall short somewhere, in the order in which they stand. */
-export function pageRemedies(page: PageSession, options: WaysOptions): ComponentWays[] {
+/** A component of a page with the look that it wears. */
+export interface Wearing {
+  readonly session: ComponentSession;
+  readonly look: Look;
+}
+
+/**
+ * Ways out for all components of a page that fall short somewhere, in the order in which they stand.
+ *
+ * @param wearing what a component wears; nothing where it is absent
+ */
+export function pageRemedies(
+  page: PageSession,
+  options: WaysOptions,
+  wearing: (place: ComponentPlace) => Wearing = ({ kind, locator }) => ({
+    session: new ComponentSession(page, kind, locator),
+    look: EMPTY_LOOK,
+  }),
+): ComponentWays[] {
   const { viewports, level = 'AA', each = false, within } = options;
   const wanted = within && new Set(within);
   const request = { viewports, level, at: viewports[0]!.name };
   const found: ComponentWays[] = [];
   for (const { kind, name, selector, locator } of page.components()) {
-    const component = new ComponentSession(page, kind, locator);
+    const { session: component, look } = wearing({ kind, locator });
     if (wanted && !isWithin(component.element, wanted)) continue;
-    const due = component.ledger(EMPTY_LOOK, request).filter(isDue);
+    const due = component.ledger(look, request).filter(isDue);
     if (!due.length) continue;
     const cssOf = (settings: readonly Setting[]) =>
-      settings.length ? component.handover(changeLook(EMPTY_LOOK, settings), name).css : '';
-    const { settings, mended, unmet } = solve(component, EMPTY_LOOK, { of: 'component' }, request);
+      settings.length ? component.handover(changeLook(look, settings), name).css : '';
+    const { settings, mended, unmet } = solve(component, look, { of: 'component' }, request);
     found.push({
       kind,
       name,
@@ -72,7 +90,7 @@ export function pageRemedies(page: PageSession, options: WaysOptions): Component
     });
 
     function waysFor(session: ComponentSession, check: LedgerCheck): CheckWays {
-      const remedies = new Remedies(session, EMPTY_LOOK, { ...request, at: check.viewport });
+      const remedies = new Remedies(session, look, { ...request, at: check.viewport });
       return {
         check,
         part: session.parts.find(({ part }) => part.name === check.part)?.part.label ?? check.part,

@@ -4,6 +4,7 @@ import { placesOf, replacementFor } from './colour-places.js';
 import type { ComponentSession } from './component-session.js';
 import type { RemedyRequest } from './remedies.js';
 import { checkKey, isDue } from './due.js';
+import type { Steps } from '../steps.js';
 import type { LedgerCheck } from './state-sheet.js';
 
 /** One component of a site, under the look that it wears. */
@@ -35,22 +36,21 @@ export interface ColourReplacement {
 const NO_SHARE: ColourShare = { settings: [], mended: [], broken: [] };
 
 /**
- * Finds the one colour nearest to another that passes wherever the components of a site have that one.
+ * Finds the one colour nearest to another that passes wherever the components of a site have that one; each step is one
+ * component gone through.
  *
  * @param css the colour that is replaced
- * @param onStep told how many components have been gone through; may throw to stop
  */
-export async function replaceColour(
+export function* replacingColour(
   components: readonly SiteComponentLook[],
   css: string,
   request: RemedyRequest,
-  onStep: (done: number) => void | Promise<void> = () => undefined,
-): Promise<ColourReplacement> {
+): Steps<ColourReplacement> {
   const from = parseColour(css);
   const found: ReturnType<typeof placesOf>[] = [];
   for (const { session, look } of components) {
     found.push(from ? placesOf(session, look, from, request) : []);
-    await onStep(found.length);
+    yield { done: found.length, of: components.length };
   }
   const all = found.flat();
   const nearest = from && replacementFor(from, all);

@@ -1,13 +1,16 @@
 import type { ViewportBounds } from '../look/conditions.js';
-import { activeSettings, type Look } from '../look/model.js';
+import { layoutKey } from '../look/layout-key.js';
+import { activeSettings, EMPTY_LOOK, type Look } from '../look/model.js';
 import { once } from '../once.js';
 import { ComponentSession } from '../session/component-session.js';
 import { ComponentMissingError, UnknownKindError } from '../session/errors.js';
 import { forgetOldest } from '../session/kept.js';
+import type { Wearing } from '../session/page-remedies.js';
 import type { PageSession } from '../session/page-session.js';
 import { placeKey, placeOn, type ComponentPlace, type PlacedComponent } from '../session/placed-component.js';
+import type { SeenPage } from '../session/seen-page.js';
 import { underlayOf, type Underlay } from '../session/underlay.js';
-import { compareReach, overlap, reachesInto } from './reach.js';
+import { compareReach, overlap, reachesInto, standsBehind } from './reach.js';
 import { isWornAt, placeOf, type WornLook } from './worn.js';
 
 /** A worn look on a page that has its component. */
@@ -21,6 +24,8 @@ export interface LookHere {
 interface Placed {
   readonly worn: WornLook;
   readonly placed: PlacedComponent;
+  /** False for a look without settings. */
+  readonly says: boolean;
 }
 
 /** Sessions of one page that are kept; a look of another component that changes may make a new one. */
@@ -47,6 +52,8 @@ function printOf(session: ComponentSession, look: Look): Printed {
   return known;
 }
 
+const movesBoxes = ({ look }: WornLook): boolean => layoutKey(look) !== '';
+
 const facts = once((look: PlacedComponent) =>
   once((component: PlacedComponent) => ({ into: reachesInto(look, component), over: overlap(look, component) })),
 );
@@ -57,7 +64,7 @@ export class DressedPage {
   private readonly underlays = new Map<string, Underlay>();
   private readonly latest = new Map<
     string,
-    { readonly looks: readonly WornLook[]; readonly session: ComponentSession }
+    { readonly looks: readonly WornLook[]; readonly measured: number; readonly session: ComponentSession }
   >();
   private ordered: { readonly looks: readonly WornLook[]; readonly here: readonly Placed[] } | undefined;
 
@@ -67,20 +74,27 @@ export class DressedPage {
     readonly pageId: string,
     private readonly bounds: () => ViewportBounds,
     private readonly looks: () => readonly WornLook[],
+    /** True where whoever asks measures the page anew under looks that move boxes. */
+    private readonly isMeasuredAnew: boolean,
   ) {}
 
-  /** The looks whose components stand on this page: what reaches wide first, what is contained last. */
+  /** The components of the site that stand on this page: what reaches wide first, what is contained last. */
   private get here(): readonly Placed[] {
     const looks = this.looks();
     if (this.ordered?.looks !== looks) {
       const here = looks.flatMap((worn): Placed[] => {
-        const placed = activeSettings(worn.look).length ? this.place(placeOf(worn)) : undefined;
-        return placed ? [{ worn, placed }] : [];
+        const placed = this.place(placeOf(worn));
+        return placed ? [{ worn, placed, says: activeSettings(worn.look).length > 0 }] : [];
       });
       // Sorting keeps what is alike as it was made.
       this.ordered = { looks, here: here.sort((a, b) => compareReach(a.placed, b.placed)) };
     }
     return this.ordered.here;
+  }
+
+  /** Those of them whose looks say something. */
+  private get telling(): readonly Placed[] {
+    return this.here.filter(({ says }) => says);
   }
 
   /** Where a component stands on this page; undefined where it does not. */
@@ -95,7 +109,7 @@ export class DressedPage {
 
   /** The looks on this page with their components, each over those that it is planned over. */
   lookList(): readonly LookHere[] {
-    return this.here.map(({ worn, placed }) => ({ worn, placed, session: this.planner(placeOf(worn)) }));
+    return this.telling.map(({ worn, placed }) => ({ worn, placed, session: this.planner(placeOf(worn)) }));
   }
 
   /** The looks of others that have a say in a component, but for those that lie over its own. */
@@ -103,15 +117,24 @@ export class DressedPage {
     return this.touching(place).map(({ worn }) => worn);
   }
 
+  /** What those looks say that may move boxes; empty where nothing does. */
+  layoutUnder(place: ComponentPlace): string {
+    return this.touching(place)
+      .map(({ worn }) => layoutKey(worn.look))
+      .filter(Boolean)
+      .join('\n');
+  }
+
   private touching(place: ComponentPlace): readonly Placed[] {
     const component = placeOn(this.page, place);
     const { here } = this;
     const own = here.findIndex(({ worn }) => isWornAt(worn, place));
-    return here.filter(({ placed }, i) => {
-      if (i === own || placed === component) return false;
+    return here.filter(({ placed, says }, i) => {
+      if (i === own || placed === component || !says) return false;
       const { into, over } = facts(placed)(component);
       // What is contained and decides the same elements lies over it.
-      return into && !(over && own >= 0 && i > own);
+      if (over && own >= 0 && i > own) return false;
+      return into || standsBehind(placed, component, this.page.measures);
     });
   }
 
@@ -121,7 +144,7 @@ export class DressedPage {
     const { here } = this;
     const own = here.findIndex(({ worn }) => isWornAt(worn, place));
     return this.sessionFor('planner', place, () =>
-      here.slice(0, own < 0 ? here.length : own).filter(({ placed }) => facts(placed)(component).over),
+      here.slice(0, own < 0 ? here.length : own).filter(({ placed, says }) => says && facts(placed)(component).over),
     );
   }
 
@@ -139,13 +162,14 @@ export class DressedPage {
     const name = placeKey(place);
     const asked = `${what} ${name}`;
     const latest = this.latest.get(asked);
-    if (latest?.looks === looks) return latest.session;
-    const session = this.over(
-      place,
-      name,
-      under().map(({ worn }) => this.printOf(worn)),
-    );
-    this.latest.set(asked, { looks, session });
+    const measured = this.page.measures.version;
+    if (latest?.looks === looks && latest.measured === measured) return latest.session;
+    const beneath = under().map(({ worn }) => worn);
+    const own = this.here.find(({ worn }) => isWornAt(worn, place))?.worn;
+    const moves = !this.isMeasuredAnew && [...beneath, ...(own ? [own] : [])].some(movesBoxes);
+    const printed = beneath.map((worn) => this.printOf(worn));
+    const session = this.over(place, name, printed, moves);
+    this.latest.set(asked, { looks, measured, session });
     forgetOldest(this.latest, 3 * MAX_SESSIONS);
     return session;
   }
@@ -154,8 +178,8 @@ export class DressedPage {
     return printOf(this.planner(placeOf(worn)), worn.look);
   }
 
-  private over(place: ComponentPlace, name: string, under: readonly Printed[]): ComponentSession {
-    const key = `${name} ${under.map(({ id }) => id).join()}`;
+  private over(place: ComponentPlace, name: string, under: readonly Printed[], moves: boolean): ComponentSession {
+    const key = `${name} ${under.map(({ id }) => id).join()}${moves ? ' moved' : ''}`;
     let session = this.sessions.get(key);
     if (session) this.sessions.delete(key);
     else {
@@ -166,6 +190,7 @@ export class DressedPage {
         pageId,
         bounds: this.bounds(),
         before: this.underlay(under),
+        measures: moves ? page.measures.unplaced : page.measures,
       });
     }
     this.sessions.set(key, session);
@@ -185,19 +210,52 @@ export class DressedPage {
     return underlay;
   }
 
-  /** All looks on the page; undefined where none is worn here. */
-  get worn(): Underlay | undefined {
-    return this.underlay(this.here.map(({ worn }) => this.printOf(worn)));
+  /** True where a look on this page may have moved boxes, so that what was measured of it does not hold. */
+  private get moved(): boolean {
+    return this.telling.some(({ worn }) => movesBoxes(worn));
+  }
+
+  /** The page with all looks on it. */
+  get seen(): SeenPage {
+    const worn = this.underlay(this.telling.map(({ worn: own }) => this.printOf(own)));
+    const { page } = this;
+    return {
+      seen: 'restyled',
+      page,
+      pages: worn?.pages ?? page.pages,
+      measures: this.moved ? page.measures.unplaced : page.measures,
+      component: (place) => this.restyled(place),
+    };
+  }
+
+  /** What a component of this page wears, over the looks of others that have a say in it. */
+  wearing(place: ComponentPlace): Wearing {
+    const own = this.here.find(({ worn }) => isWornAt(worn, place))?.worn;
+    return { session: this.component(own ? placeOf(own) : place), look: own?.look ?? EMPTY_LOOK };
   }
 
   /** A component as it is seen with all looks on the page, its own among them. */
   restyled(place: ComponentPlace): ComponentSession {
-    const own = this.here.find(({ worn }) => isWornAt(worn, place));
-    const whole = own ? placeOf(own.worn) : place;
-    return this.over(
-      whole,
-      `restyled ${placeKey(whole)}`,
-      this.here.map(({ worn }) => this.printOf(worn)),
+    const whole = this.wholePlace(place);
+    const all = this.telling.map(({ worn }) => this.printOf(worn));
+    return this.over(whole, `restyled ${placeKey(whole)}`, all, this.moved);
+  }
+
+  /** The same with those looks alone that have a say in it, so that changes of others leave it as it is. */
+  worn(place: ComponentPlace): ComponentSession {
+    const whole = this.wholePlace(place);
+    const component = placeOn(this.page, whole);
+    return this.sessionFor('worn', whole, () =>
+      this.telling.filter(
+        ({ placed }) =>
+          placed === component || facts(placed)(component).into || standsBehind(placed, component, this.page.measures),
+      ),
     );
+  }
+
+  /** A component with the parts that its own look corrects. */
+  private wholePlace(place: ComponentPlace): ComponentPlace {
+    const own = this.here.find(({ worn }) => isWornAt(worn, place));
+    return own ? placeOf(own.worn) : place;
   }
 }

@@ -1,7 +1,6 @@
 export { DressedPage, type LookHere } from './dressed-page.js';
 export { Site, UnknownPageError, type SiteOptions, type SitePageSource, type SiteUnder } from './site.js';
 export { isWornAt, placeOf, type SitePage, type WornLook } from './worn.js';
-export { finish, finishInTurns, type Progress, type Steps } from './progress.js';
 export { conflictsOn, type LookConflict } from './conflicts.js';
 export { handingOver } from './handover/hand-over.js';
 export { asFileName } from './handover/file-names.js';
@@ -9,8 +8,11 @@ export type {
   ForeignReach,
   HandoverFailure,
   HandoverFile,
+  HtmlPatch,
   PageProof,
   SiteHandover,
   SiteHandoverOptions,
   UnbeatableRule,
 } from './handover/site-handover.js';
+export { LOOKS_SHOWN, pageChecks, pageWays, siteChecks, type LooksShown, type PageChecks } from './ledger.js';
+export { replacingAcross, type AcrossSite, type PlacedColourShare } from './replace-colour.js';

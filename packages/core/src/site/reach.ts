@@ -1,5 +1,6 @@
 import { once } from '../once.js';
 import { ancestors, type ElementNode } from '../page/tree.js';
+import type { PageMeasures } from '../session/page-measures.js';
 import type { PlacedComponent } from '../session/placed-component.js';
 
 /** What of a page a component is: as far as looks of others can have a say in it. */
@@ -33,6 +34,15 @@ export function reachesInto(look: PlacedComponent, component: PlacedComponent): 
     return false;
   };
   return look.parts.some(({ elements }) => elements.some(isIn));
+}
+
+/** Whether a look is about anything that stood where a component stands: it may lie behind it without being around it. */
+export function standsBehind(look: PlacedComponent, component: PlacedComponent, measures: PageMeasures): boolean {
+  const painted = look.parts.flatMap(({ elements }) => elements.map(({ order }) => order));
+  return measures.haveMet(
+    painted,
+    component.located.elements.map(({ order }) => order),
+  );
 }
 
 /** Whether parts of two components are the same elements, so that the order of their looks decides. */

@@ -15,6 +15,11 @@ export interface SiteOptions {
   readonly bounds?: ViewportBounds;
   /** Pages that stay parsed; the others are parsed again when they are asked for. */
   readonly mostParsed?: number;
+  /**
+   * True where whoever asks measures pages anew under looks that move boxes. Otherwise what was measured of a page as it
+   * was brought does not count where a look may have moved something.
+   */
+  readonly isMeasuredAnew?: boolean;
 }
 
 /** What of a parsed page is kept while it is among those that were used lately. */
@@ -48,7 +53,10 @@ export class Site {
   private widths: ViewportBounds;
   private readonly mostParsed: number;
 
-  constructor({ bounds = DEFAULT_BOUNDS, mostParsed = MOST_PARSED }: SiteOptions = {}) {
+  private readonly isMeasuredAnew: boolean;
+
+  constructor({ bounds = DEFAULT_BOUNDS, mostParsed = MOST_PARSED, isMeasuredAnew = false }: SiteOptions = {}) {
+    this.isMeasuredAnew = isMeasuredAnew;
     this.widths = bounds;
     this.mostParsed = mostParsed;
   }
@@ -97,6 +105,18 @@ export class Site {
     if (this.looks.some((worn) => worn.id === id)) this.looks = this.looks.filter((worn) => worn.id !== id);
   }
 
+  /** Takes off what other components wear, and puts the looks into this order. */
+  keepOnly(ids: readonly string[]): void {
+    const byId = new Map(this.looks.map((worn) => [worn.id, worn]));
+    const looks = ids.flatMap((id) => byId.get(id) ?? []);
+    if (looks.length !== this.looks.length || looks.some((worn, i) => worn !== this.looks[i])) this.looks = looks;
+  }
+
+  /** Forgets what can be worked out again. */
+  putAway(): void {
+    this.parsed.clear();
+  }
+
   /** What was measured of a page; kept while the page is put away and parsed again. */
   measuresOf(version: string): PageMeasures {
     let own = this.measures.get(version);
@@ -136,36 +156,27 @@ export class Site {
     const known = this.sources.get(version);
     if (!known) throw new UnknownPageError('This page is not open yet.');
     const page = new PageSession(known.source, undefined, this.measuresOf(version));
-    const dressed = new DressedPage(
-      page,
-      known.pageId,
-      () => this.widths,
-      () => this.looks,
-    );
-    return { page, dressed };
+    return { page, dressed: this.dress(page, known.pageId, () => this.looks) };
+  }
+
+  private dress(page: PageSession, pageId: string, looks: () => readonly WornLook[]): DressedPage {
+    return new DressedPage(page, pageId, () => this.widths, looks, this.isMeasuredAnew);
   }
 
   /** The same pages under some of the looks alone; nothing that was worked out of the pages is worked out again. */
   only(ids: ReadonlySet<string>): SiteUnder {
     const looks = this.looks.filter(({ id }) => ids.has(id));
+    const isAll = looks.length === this.looks.length;
     const dressed = new Map<PageSession, DressedPage>();
     return {
       pages: this.pages,
       worn: looks,
       on: (version) => {
+        if (isAll) return this.on(version);
         const page = this.page(version);
         let own = dressed.get(page);
         const { pageId } = this.sources.get(version)!;
-        if (!own)
-          dressed.set(
-            page,
-            (own = new DressedPage(
-              page,
-              pageId,
-              () => this.widths,
-              () => looks,
-            )),
-          );
+        if (!own) dressed.set(page, (own = this.dress(page, pageId, () => looks)));
         return own;
       },
     };

@@ -1,3 +1,4 @@
+import type { PageChange } from '../page/change.js';
 import type { Look } from '../look/model.js';
 import type { ComponentPlace } from '../session/placed-component.js';
 
@@ -15,6 +16,8 @@ export interface SitePage {
   /** The page, as settings name it. */
   readonly pageId: string;
   readonly name: string;
+  /** Markup that was added to it, or stands in place of what was there; its HTML and CSS are in the page already. */
+  readonly changes?: readonly PageChange[] | undefined;
 }
 
 /** Where a worn look is found; its parts may be corrected by the look itself. */

@@ -150,7 +150,15 @@ const shortName = (address: string) => decodeURI(address.split('/').at(-1) || ad
 const listed = (addresses: readonly string[]) =>
   addresses.slice(0, MAX_LISTED).map(safeShortName).join(', ') +
   (addresses.length > MAX_LISTED ? ` and ${addresses.length - MAX_LISTED} more` : '');
+/** Characters of a name that are told; what is longer nobody reads, and it would push the page out of sight. */
+const MAX_NAME = 100;
+
 function safeShortName(address: string): string {
+  const name = decoded(address);
+  return name.length > MAX_NAME ? `${name.slice(0, MAX_NAME - 1)}…` : name;
+}
+
+function decoded(address: string): string {
   try {
     return shortName(address);
   } catch {

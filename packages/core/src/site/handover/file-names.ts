@@ -1,3 +1,5 @@
+const MAX_NAME = 36;
+
 /** A name as a file can have it: small letters, digits and hyphens. */
 export const asFileName = (name: string): string =>
   name
@@ -5,7 +7,8 @@ export const asFileName = (name: string): string =>
     .normalize('NFKD')
     .replace(/[^a-z0-9]+/g, '-')
     .replace(/^-|-$/g, '')
-    .slice(0, 60);
+    .slice(0, MAX_NAME)
+    .replace(/-$/, '');
 
 /** A name for the sheet of one page that no other file has; it is taken from then on. */
 export function pageFileName(fileName: string, page: string, taken: Set<string>): string {

@@ -12,7 +12,7 @@ import {
 import { activeSettings } from '../../look/model.js';
 import { selectAll } from '../../page/locator.js';
 import type { LookHere } from '../dressed-page.js';
-import type { Steps } from '../progress.js';
+import type { Steps } from '../../steps.js';
 import { overlap, subjectKey } from '../reach.js';
 import type { SiteUnder } from '../site.js';
 import type { WornLook } from '../worn.js';
@@ -33,6 +33,7 @@ import { pageFileName } from './file-names.js';
 import type {
   HandoverFailure,
   HandoverFile,
+  HtmlPatch,
   PageProof,
   SiteHandover,
   SiteHandoverOptions,
@@ -78,6 +79,11 @@ export function* handingOver(site: SiteUnder, options: SiteHandoverOptions = {})
   const unbeatable = new Map<string, UnbeatableRule>();
   const forAll: { readonly worn: WornLook; readonly plans: readonly Plan[]; readonly fallback: string }[] = [];
   for (const worn of order) {
+    const under = forAll.filter((other) => pages.some(({ looks }) => meet(looks, other.worn, worn)));
+    const least = heaviest(
+      under.flatMap((other) => other.plans),
+      [0, 0, 0],
+    );
     const byPart = new Map<string, PlanHere[]>();
     let fallback = '';
     for (const page of pages) {
@@ -85,7 +91,10 @@ export function* handingOver(site: SiteUnder, options: SiteHandoverOptions = {})
       if (!here) continue;
       const { rulesOf } = here.session;
       const plans = rulesOf.planned(worn.look, {
-        over: (part) => ({ ...floorOf(floors, worn, part), sameRows: false }),
+        over: (part) => {
+          const { weight, important } = floorOf(floors, worn, part);
+          return { weight: compareSpecificity(least, weight) > 0 ? least : weight, important, sameRows: false };
+        },
       });
       for (const plan of plans) {
         const { name } = plan.part.part;
@@ -99,14 +108,21 @@ export function* handingOver(site: SiteUnder, options: SiteHandoverOptions = {})
     yield step();
   }
   const faces = fontFaces([...new Set(order.flatMap(({ look }) => fontsOf(look, fonts)))]);
+  const patches = site.pages.flatMap(({ pageId, name, changes = [] }): HtmlPatch[] =>
+    changes.map((change) => ({ page: { pageId, name }, change })),
+  );
   const siteCss = [
     faces,
-    ...forAll.map(({ worn, plans, fallback }) => [printPlans(plans, worn.name), fallback].filter(Boolean).join('\n')),
+    // What was added to pages is styled by itself first, as it is in the pages that looks were made on.
+    ...new Set(patches.flatMap(({ change }) => (change.css ? [change.css] : []))),
+    ...forAll.map(({ worn, plans, fallback }) =>
+      `${printPlans(plans, worn.name)}${fallback && `\n${fallback}`}`.trimEnd(),
+    ),
   ]
     .filter(Boolean)
     .join('\n\n');
 
-  const files: HandoverFile[] = siteCss ? [{ path: fileName, text: siteCss }] : [];
+  const files: HandoverFile[] = siteCss ? [{ path: fileName, text: `${siteCss}\n` }] : [];
   const proofs: PageProof[] = [];
   const taken = new Set([fileName]);
   for (const own of pages) {
@@ -143,6 +159,7 @@ export function* handingOver(site: SiteUnder, options: SiteHandoverOptions = {})
   const placed = new Set(order.map(({ id }) => id));
   return {
     files,
+    patches,
     pages: proofs,
     unbeatable: [...unbeatable.values()],
     nowhere: site.worn.filter(({ id, look }) => activeSettings(look).length && !placed.has(id)).map(({ id }) => id),
@@ -224,17 +241,29 @@ function pageSheet(
   forAll: readonly { readonly worn: WornLook; readonly plans: readonly Plan[] }[],
   floors: Map<string, PartFloor>,
 ): string {
-  const sheets = own.looks.map(({ worn, session }) => {
+  const said: { readonly look: LookHere; readonly plans: readonly Plan[] }[] = [];
+  const sheets = own.looks.map((look) => {
+    const { worn, session } = look;
     const before = beforePage(own, worn, forAll, floors);
+    // What this sheet has said already for looks that lie under this one loses to it too.
+    const under = said.filter((other) => overlap(other.look.placed, look.placed)).flatMap(({ plans }) => plans);
+    const weight = heaviest(under, before.weight);
     const plans = session.rulesOf.planned(worn.look, {
       onPage: true,
       only: (part) => wanted.get(floorKey(worn, part)),
-      over: () => before,
+      over: () => ({ ...before, weight }),
     });
+    said.push({ look, plans });
     return printPlans(plans, `${worn.name}, on this page alone`);
   });
-  return sheets.filter(Boolean).join('\n\n');
+  return sheets.filter(Boolean).join('\n');
 }
+
+const heaviest = (plans: readonly Plan[], least: Specificity): Specificity =>
+  plans.reduce((weight, { baseSelector }) => {
+    const own = specificityOf(baseSelector);
+    return compareSpecificity(own, weight) > 0 ? own : weight;
+  }, least);
 
 /** What rules of a page's sheet must win over: all that the sheet for every page says of the same elements. */
 function beforePage(
@@ -247,9 +276,8 @@ function beforePage(
   const important = new Set<string>();
   for (const other of forAll) {
     if (other.worn !== worn && !meet(own.looks, other.worn, worn)) continue;
+    weight = heaviest(other.plans, weight);
     for (const plan of other.plans) {
-      const heavy = specificityOf(plan.baseSelector);
-      if (compareSpecificity(heavy, weight) > 0) weight = heavy;
       const floor = floors.get(floorKey(other.worn, plan.part.part.name));
       for (const property of floor?.important ?? []) important.add(property);
     }

@@ -4,7 +4,7 @@ import { changeLook, EMPTY_LOOK, statesOf, type Look } from '../../look/model.js
 import { ComponentSession } from '../../session/component-session.js';
 import { looksFor } from '../../testing/looks.js';
 import { DEMO_PAGES, demoPage } from '../../testing/page.js';
-import { finish } from '../progress.js';
+import { finish } from '../../steps.js';
 import { Site } from '../site.js';
 import type { WornLook } from '../worn.js';
 import { handingOver } from './hand-over.js';
@@ -210,6 +210,6 @@ describe('the demo site', () => {
       locator,
       look: changeLook(EMPTY_LOOK, [set('button', 'color', 'red')]),
     });
-    expect(finish(handingOver(site))).toEqual({ files: [], pages: [], unbeatable: [], nowhere: ['x'] });
+    expect(finish(handingOver(site))).toEqual({ files: [], patches: [], pages: [], unbeatable: [], nowhere: ['x'] });
   });
 });

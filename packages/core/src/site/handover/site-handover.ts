@@ -1,4 +1,5 @@
 import type { FontFile } from '../../handover/index.js';
+import type { PageChange } from '../../page/change.js';
 import type { StateBits } from '../../css/selector/states.js';
 
 /** A file of a handover. */
@@ -8,6 +9,12 @@ export interface HandoverFile {
   readonly text: string;
   /** The one page that it is for; every page of the site where there is none. */
   readonly page?: { readonly pageId: string; readonly name: string } | undefined;
+}
+
+/** Markup that goes into a page of the site. */
+export interface HtmlPatch {
+  readonly page: { readonly pageId: string; readonly name: string };
+  readonly change: PageChange;
 }
 
 /** A value that a page would show otherwise than the look says. */
@@ -60,6 +67,7 @@ export interface UnbeatableRule {
 export interface SiteHandover {
   /** The sheet for every page first, then those for one page; none is empty. */
   readonly files: readonly HandoverFile[];
+  readonly patches: readonly HtmlPatch[];
   readonly pages: readonly PageProof[];
   readonly unbeatable: readonly UnbeatableRule[];
   /** Looks whose component stands on no page. */

@@ -1,7 +1,15 @@
 import { describe, expect, it } from '@jest/globals';
-import { DEFAULT_BOUNDS, EMPTY_LOOK, locatorFor, selectAll, type Look, type PageSession } from '@retoque/core';
-import type { ComponentRef, EnginePage, KeptLook } from './protocol';
-import { keepSource, opened, sessionOf } from './sessions';
+import {
+  DEFAULT_BOUNDS,
+  EMPTY_LOOK,
+  locatorFor,
+  selectAll,
+  type Look,
+  type PageSession,
+  type WornLook,
+} from '@retoque/core';
+import type { ComponentRef, EnginePage } from './protocol';
+import { keepSource, opened, pagesNow, sessionOf, wear } from './sites';
 
 const HTML = `<!doctype html><title>Line</title><header><nav aria-label="Main menu"><ul>
 <li><a href="#1">One</a></li><li><a href="#2">Two</a></li><li><a class="btn" href="#b">Book</a></li></ul></nav></header>
@@ -10,7 +18,17 @@ const HTML = `<!doctype html><title>Line</title><header><nav aria-label="Main me
 let pages = 0;
 function openPage(): { versionId: string; session: PageSession } {
   const versionId = `page ${++pages}`;
-  keepSource({ id: versionId, html: HTML, address: 'http://line.invalid/', sheets: [], assets: [] } as EnginePage);
+  keepSource({
+    siteId: `site of ${versionId}`,
+    pageId: versionId,
+    name: 'Line',
+    id: versionId,
+    html: HTML,
+    address: 'http://line.invalid/',
+    sheets: [],
+    assets: [],
+    changes: [],
+  } satisfies EnginePage);
   return { versionId, session: opened(versionId).session };
 }
 
@@ -21,13 +39,16 @@ const coloured = (value: string): Look => ({
   settings: [{ part: 'button', property: 'color', value, when: { states: [] } }],
 });
 
-function menuWith(versionId: string, session: PageSession, others: readonly KeptLook[]): ComponentRef {
+/** The menu, while the site wears these looks and no others. */
+function menuWith(versionId: string, session: PageSession, looks: readonly WornLook[]): ComponentRef {
+  wear(`site of ${versionId}`, { bounds: DEFAULT_BOUNDS, looks, order: looks.map(({ id }) => id) });
   const menu = session.components().find(({ kind }) => kind === 'menu')!;
-  return { versionId, pageId: 'p', kind: 'menu', locator: menu.locator, parts: {}, bounds: DEFAULT_BOUNDS, others };
+  return { versionId, pageId: 'p', kind: 'menu', locator: menu.locator, parts: {}, worn: '' };
 }
 
 describe('components in the worker', () => {
-  const button = (session: PageSession, selector: string, look: Look): KeptLook => ({
+  const button = (session: PageSession, selector: string, look: Look): WornLook => ({
+    id: selector,
     kind: 'button',
     name: selector,
     locator: locator(session, selector),
@@ -58,5 +79,18 @@ describe('components in the worker', () => {
     const [a, b] = [openPage(), openPage()];
     expect(sessionOf(menuWith(a.versionId, a.session, []))).not.toBe(sessionOf(menuWith(b.versionId, b.session, [])));
     expect(() => sessionOf(menuWith('never seen', a.session, []))).toThrow('This page is not open yet.');
+  });
+
+  it('are told of one look at a time, and forget what is worn no more', () => {
+    const { versionId, session } = openPage();
+    const site = `site of ${versionId}`;
+    const looks = [button(session, '.btn', coloured('#112233')), button(session, '.alone', coloured('#445566'))];
+    const order = looks.map(({ id }) => id);
+    wear(site, { bounds: DEFAULT_BOUNDS, looks, order });
+    wear(site, { bounds: DEFAULT_BOUNDS, looks: [button(session, '.btn', coloured('#778899'))], order });
+    const colours = () => pagesNow(versionId).worn.map(({ look }) => look.settings[0]!.value);
+    expect(colours()).toEqual(['#778899', '#445566']);
+    wear(site, { bounds: DEFAULT_BOUNDS, looks: [], order: ['.alone'] });
+    expect(colours()).toEqual(['#445566']);
   });
 });

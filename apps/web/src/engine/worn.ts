@@ -1,0 +1,47 @@
+import type { Bounds, Component } from '@retoque/contract';
+import type { WornLook } from '@retoque/core';
+import type { Remote } from 'comlink';
+import type { Engine } from './protocol';
+
+/** What is kept of a site, as far as it says what the site wears. */
+export interface Wardrobe {
+  readonly siteId: string;
+  readonly bounds: Bounds;
+  readonly components: readonly Component[];
+}
+
+/** What each worker was told last, by site and component. */
+const told = new WeakMap<object, Map<string, Map<string, string>>>();
+
+const currentOf = ({ trials, currentTrialId }: Component) => trials.find(({ id }) => id === currentTrialId)!;
+
+/** Another whenever the component wears something else: every save gives a look another revision. */
+const stateOf = (component: Component): string => `${component.currentTrialId} ${currentOf(component).revision}`;
+
+/** A short text that is another whenever a site wears something else. */
+export const wornKey = ({ bounds, components }: Pick<Wardrobe, 'bounds' | 'components'>): string =>
+  [bounds.medium, bounds.narrow, ...components.map((own) => `${own.id} ${stateOf(own)}`)].join();
+
+export const wornLook = (component: Component): WornLook => {
+  const { id, kind, name, locator } = component;
+  return { id, kind, name, locator, look: currentOf(component).look };
+};
+
+/**
+ * Tells a worker what a site wears: of all looks those alone that have changed since. Messages keep their order, so
+ * whatever is asked afterwards is answered with these on.
+ */
+export function tellWorn(worker: Pick<Remote<Engine>, 'wear'>, { siteId, bounds, components }: Wardrobe): void {
+  let bySite = told.get(worker);
+  if (!bySite) told.set(worker, (bySite = new Map()));
+  const before = bySite.get(siteId) ?? new Map<string, string>();
+  const now = new Map(components.map((component) => [component.id, stateOf(component)]));
+  const looks = components.filter(({ id }) => before.get(id) !== now.get(id)).map(wornLook);
+  const order = components.map(({ id }) => id);
+  now.set(REST, [bounds.medium, bounds.narrow, ...order].join());
+  bySite.set(siteId, now);
+  if (looks.length || before.get(REST) !== now.get(REST)) void worker.wear(siteId, { bounds, looks, order });
+}
+
+/** Stands beside the ids of components, which are none of these. */
+const REST = 'rest';

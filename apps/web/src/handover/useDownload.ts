@@ -1,0 +1,23 @@
+import type { Component } from '@retoque/contract';
+import { useMutation } from '@tanstack/react-query';
+import { callFile } from '../api/client';
+
+/** Takes all files of a handover home as one folder; the server works it out again from what is stored. */
+export function useDownload(siteId: string, chosen: readonly Component[]) {
+  const { mutate, isPending, error } = useMutation({
+    mutationFn: () =>
+      callFile(`/sites/${siteId}/handovers`, {
+        method: 'POST',
+        body: { host: 'folder', components: chosen.map(({ id }) => id) },
+      }),
+    onSuccess: ({ blob, name }) => {
+      const url = URL.createObjectURL(blob);
+      const link = document.createElement('a');
+      link.href = url;
+      link.download = name;
+      link.click();
+      setTimeout(() => URL.revokeObjectURL(url), 10_000);
+    },
+  });
+  return { start: () => mutate(), isPending, error };
+}

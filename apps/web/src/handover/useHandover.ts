@@ -1,0 +1,50 @@
+import type { Component, Site } from '@retoque/contract';
+import type { SiteHandover } from '@retoque/core';
+import { useQueries, useQuery } from '@tanstack/react-query';
+import { proxy } from 'comlink';
+import { useState } from 'react';
+import { pageQuery } from '../api/queries';
+import { engine, enginePage } from '../engine/engine';
+import { tellWorn, wornKey } from '../engine/worn';
+import { useSiteFiles } from '../style/useSiteFiles';
+
+/**
+ * The CSS of a site with its proof on every page, worked out in the worker.
+ *
+ * @param chosen components whose looks go along
+ */
+export function useHandover(
+  site: Site | undefined,
+  components: readonly Component[] | undefined,
+  chosen: readonly Component[],
+) {
+  const [progress, setProgress] = useState({ done: 0, of: 0 });
+  const files = useSiteFiles(site?.id ?? '');
+  const pages = useQueries({ queries: (site?.pages ?? []).map(({ id }) => pageQuery(id)) });
+  const loaded = pages.flatMap(({ data }) => data ?? []);
+  const editions = loaded.map(({ version }) => version.edition);
+  const isReady = site !== undefined && components !== undefined && loaded.length === site.pages.length;
+  const handover = useQuery<SiteHandover>({
+    queryKey: [
+      'engine',
+      'handover',
+      editions,
+      isReady && wornKey({ bounds: site.bounds, components }),
+      chosen.map(({ id }) => id),
+      files,
+    ],
+    enabled: isReady && files !== undefined,
+    retry: false,
+    queryFn: async ({ signal }) => {
+      tellWorn(engine(), { siteId: site!.id, bounds: site!.bounds, components: components! });
+      for (const page of loaded) await engine().open(enginePage(page));
+      const step = proxy((done: number, of: number) => {
+        signal.throwIfAborted();
+        setProgress({ done, of });
+      });
+      const ids = chosen.map(({ id }) => id);
+      return engine().handover(site!.id, editions, ids, step);
+    },
+  });
+  return { handover, progress, error: pages.find(({ error }) => error)?.error ?? handover.error };
+}

@@ -1,0 +1,57 @@
+import { EMPTY_LOOK, type Look } from '../look/model.js';
+import type { ComponentPlace } from '../session/placed-component.js';
+import type { RemedyRequest } from '../session/remedies.js';
+import { replacingColour, type ColourReplacement, type ColourShare } from '../session/replace-colour.js';
+import type { Steps } from '../steps.js';
+import type { SiteUnder } from './site.js';
+import { isWornAt } from './worn.js';
+
+/** A component of a site on the page where it is looked at. */
+export interface PlacedColourShare extends ColourShare {
+  readonly version: string;
+  readonly place: ComponentPlace;
+  readonly name: string;
+  /** Id of what it wears; absent for a component that nobody has touched yet. */
+  readonly worn: string | undefined;
+}
+
+export interface AcrossSite extends Omit<ColourReplacement, 'shares'> {
+  /** The components that have the colour. */
+  readonly shares: readonly PlacedColourShare[];
+}
+
+/**
+ * The one colour nearest to another that passes wherever the components of a site have that one. A component of several
+ * pages is looked at on the first of them.
+ *
+ * @param inHand a component whose look is being edited, with the look as it is now
+ */
+export function* replacingAcross(
+  site: SiteUnder,
+  css: string,
+  request: RemedyRequest,
+  inHand?: { readonly place: ComponentPlace; readonly version: string; readonly look: Look },
+): Steps<AcrossSite> {
+  const seen = new Set<string>();
+  const entries = site.pages.flatMap(({ version }) => {
+    const dressed = site.on(version);
+    return dressed.page.components().flatMap(({ kind, locator, name }) => {
+      const key = `${kind} ${locator.selector}`;
+      if (seen.has(key)) return [];
+      seen.add(key);
+      const place = { kind, locator };
+      const isInHand = inHand?.place.kind === kind && inHand.place.locator.selector === locator.selector;
+      const worn = site.worn.find((own) => isWornAt(own, place));
+      const { session, look } = isInHand
+        ? { session: dressed.component(inHand.place), look: inHand.look }
+        : dressed.wearing(place);
+      return [{ version, place, name, worn: worn?.id, session, look: look ?? EMPTY_LOOK }];
+    });
+  });
+  const found = yield* replacingColour(entries, css, request);
+  const shares = found.shares.flatMap((share, i): PlacedColourShare[] => {
+    const { version, place, name, worn } = entries[i]!;
+    return share.settings.length ? [{ ...share, version, place, name, worn }] : [];
+  });
+  return { css: found.css, distance: found.distance, places: found.places, shares };
+}
