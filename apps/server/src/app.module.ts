@@ -14,6 +14,11 @@ import { HandoversController } from './handovers/handovers.controller.js';
 import { HandoversService } from './handovers/handovers.service.js';
 import { HealthController } from './health/health.controller.js';
 import { ProblemFilter } from './http/problem.filter.js';
+import { JobQueue } from './jobs/job-queue.js';
+import { JobRunner } from './jobs/job-runner.js';
+import { JobsController } from './jobs/jobs.controller.js';
+import { JobsService } from './jobs/jobs.service.js';
+import { SiteChecks } from './jobs/site-checks.js';
 import { GeometryService } from './measuring/geometry.service.js';
 import { LedgerService } from './measuring/ledger.service.js';
 import { MeasuringController } from './measuring/measuring.controller.js';
@@ -43,6 +48,7 @@ import { SitesService } from './sites/sites.service.js';
     MeasuringController,
     ComponentsController,
     HandoversController,
+    JobsController,
     AssetsController,
     SiteAssetsController,
     StorageController,
@@ -58,6 +64,10 @@ import { SitesService } from './sites/sites.service.js';
     LedgerService,
     ComponentsService,
     HandoversService,
+    JobQueue,
+    JobRunner,
+    JobsService,
+    SiteChecks,
     SiteAssetsService,
     DemoSeeder,
     { provide: APP_PIPE, useClass: ZodValidationPipe },

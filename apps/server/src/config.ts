@@ -13,6 +13,8 @@ const configSchema = z.object({
   ),
   /** How many bytes of pages, pictures and fonts one owner may have stored. */
   storageBytes: z.coerce.number().int().min(1),
+  /** After how many milliseconds of silence a job is taken from whoever was at it. */
+  jobStaleMillis: z.coerce.number().int().min(100),
   seedDemo: z.boolean(),
   logLevel: z.string(),
 });
@@ -30,6 +32,7 @@ export function readConfig(environment = process.env): Config {
       .map((origin) => origin.trim())
       .filter(Boolean),
     storageBytes: Number(environment.RETOQUE_STORAGE_MB ?? '2048') * 1024 * 1024,
+    jobStaleMillis: environment.RETOQUE_JOB_STALE_MS ?? '8000',
     seedDemo: environment.RETOQUE_SEED === 'demo',
     logLevel: environment.RETOQUE_LOG ?? 'warn',
   });

@@ -2,6 +2,7 @@ import 'reflect-metadata';
 import { Logger } from 'nestjs-pino';
 import { readConfig } from './config.js';
 import { createApp } from './create-app.js';
+import { JobQueue } from './jobs/job-queue.js';
 import { DemoSeeder } from './sites/demo-seeder.js';
 
 const fail = (error: unknown): never => {
@@ -40,6 +41,8 @@ try {
   });
   // Started with a channel by the demo: when that ends without a word, so does this.
   process.on('disconnect', stop);
+  // Jobs that an earlier run has left are taken up again.
+  await app.get(JobQueue).serve();
   process.send?.('ready');
 } catch (error) {
   fail(error);

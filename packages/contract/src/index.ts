@@ -1,6 +1,7 @@
 export * from './asset.js';
 export * from './change.js';
 export * from './handover.js';
+export * from './job.js';
 export * from './look.js';
 export * from './problem.js';
 export * from './site.js';

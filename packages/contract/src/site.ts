@@ -162,6 +162,13 @@ export const savedLookSchema = z.object({
 });
 export type SavedLook = z.infer<typeof savedLookSchema>;
 
+/** A look as it was acknowledged once. */
+export const lookRevisionSchema = z.object({ revision: z.number().int(), savedAt: instant, look: lookSchema });
+export type LookRevision = z.infer<typeof lookRevisionSchema>;
+/** Revisions of a look, the newest first, without what they say. */
+export const lookRevisionsSchema = z.object({ revisions: z.array(lookRevisionSchema.omit({ look: true })) });
+export type LookRevisions = z.infer<typeof lookRevisionsSchema>;
+
 /** Looks of several components of a site, saved all or none. */
 export const saveLooksSchema = z.object({
   looks: z

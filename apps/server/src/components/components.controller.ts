@@ -1,10 +1,12 @@
-import { Body, Controller, Delete, Get, HttpCode, Param, Patch, Post, Put, UseGuards } from '@nestjs/common';
+import { Body, Controller, Delete, Get, HttpCode, Param, Patch, Post, Put, Query, UseGuards } from '@nestjs/common';
 import { ApiConflictResponse, ApiTags } from '@nestjs/swagger';
 import {
   addTrialSchema,
   changeComponentSchema,
   componentListSchema,
   componentSchema,
+  lookRevisionSchema,
+  lookRevisionsSchema,
   openComponentSchema,
   savedLookSchema,
   savedLooksSchema,
@@ -29,6 +31,11 @@ class SavedLookDto extends createZodDto(savedLookSchema) {}
 class SaveLooksDto extends createZodDto(saveLooksSchema) {}
 class SavedLooksDto extends createZodDto(savedLooksSchema) {}
 class SiteLooksDto extends createZodDto(siteLooksSchema) {}
+class LookRevisionDto extends createZodDto(lookRevisionSchema) {}
+class LookRevisionsDto extends createZodDto(lookRevisionsSchema) {}
+const revisionNumber = z.coerce.number().int('Give a whole number.').min(0).max(2_000_000_000);
+class BeforeDto extends createZodDto(z.object({ before: revisionNumber.default(2_000_000_000) })) {}
+class RevisionPathDto extends createZodDto(z.object({ id: z.uuid(), trialId: z.uuid(), revision: revisionNumber })) {}
 class TrialPathDto extends createZodDto(z.object({ id: z.uuid(), trialId: z.uuid() })) {}
 
 @ApiTags('components')
@@ -90,6 +97,18 @@ export class ComponentsController {
   @ZodResponse({ status: 201, type: ComponentDto })
   addTrial(@Owned() scope: OwnerScope, @Param() { id }: IdDto, @Body() body: AddTrialDto) {
     return this.components.addTrial(scope, id, body.look, body.makeCurrent);
+  }
+
+  @Get('components/:id/trials/:trialId/revisions')
+  @ZodResponse({ type: LookRevisionsDto, description: 'Every look that was acknowledged, the newest first' })
+  revisions(@Owned() scope: OwnerScope, @Param() { id, trialId }: TrialPathDto, @Query() { before }: BeforeDto) {
+    return this.components.revisions(scope, id, trialId, before);
+  }
+
+  @Get('components/:id/trials/:trialId/revisions/:revision')
+  @ZodResponse({ type: LookRevisionDto })
+  revision(@Owned() scope: OwnerScope, @Param() { id, trialId, revision }: RevisionPathDto) {
+    return this.components.revision(scope, id, trialId, revision);
   }
 
   @Put('components/:id/trials/:trialId/look')

@@ -3,6 +3,8 @@ import {
   PROBLEM,
   type Component,
   type LookData,
+  type LookRevision,
+  type LookRevisions,
   type OpenComponent,
   type SavedLook,
   type SaveLook,
@@ -11,16 +13,18 @@ import {
   type Trial,
 } from '@retoque/contract';
 import { EMPTY_LOOK, kindNamed } from '@retoque/core';
-import { and, asc, eq, inArray, isNotNull, isNull } from 'drizzle-orm';
+import { and, asc, desc, eq, inArray, isNotNull, isNull, lt } from 'drizzle-orm';
 import { randomUUID } from 'node:crypto';
 import type { OwnerScope } from '../database/owner-scope.js';
-import { components, pages, saves, sites, trials } from '../database/schema.js';
+import { components, lookRevisions, pages, saves, sites, trials } from '../database/schema.js';
 import { notFound, problem, ProblemException } from '../http/problem.js';
 
 type ComponentRow = typeof components.$inferSelect;
 type TrialRow = typeof trials.$inferSelect;
 
 const MAX_TRIALS = 26;
+/** Revisions that are listed at a time. */
+const REVISIONS_AT_ONCE = 200;
 
 const toTrial = (row: TrialRow): Trial => ({
   id: row.id,
@@ -99,6 +103,7 @@ export class ComponentsService {
       // Someone else opened it in the same moment; theirs is the one.
       if (stored!.id !== componentId) return stored!.id;
       await inner.insert(trials, { id: trialId, componentId, name: 'A', look: EMPTY_LOOK });
+      await inner.insert(lookRevisions, { trialId, revision: 0, look: EMPTY_LOOK });
       return componentId;
     });
     return this.get(scope, id);
@@ -138,6 +143,7 @@ export class ComponentsService {
       const names = new Set(known.map((trial) => trial.name));
       const name = [...'ABCDEFGHIJKLMNOPQRSTUVWXYZ'].find((letter) => !names.has(letter))!;
       const [trial] = await inner.insert(trials, { componentId: id, name, look });
+      await inner.insert(lookRevisions, { trialId: trial!.id, revision: trial!.revision, look });
       if (makeCurrent) await inner.update(components, { currentTrialId: trial!.id }, eq(components.id, id));
     });
     return this.get(scope, id);
@@ -176,6 +182,29 @@ export class ComponentsService {
     });
   }
 
+  /** The revisions of a look, the newest first; a page of them at a time. */
+  async revisions(scope: OwnerScope, id: string, trialId: string, before: number): Promise<LookRevisions> {
+    await this.row(scope, id);
+    await this.trial(scope, id, trialId);
+    const { revision, createdAt } = lookRevisions;
+    const own = and(eq(lookRevisions.trialId, trialId), lt(revision, before));
+    const rows = await scope.columns(lookRevisions, { revision, createdAt }, own, {
+      orderBy: desc(revision),
+      limit: REVISIONS_AT_ONCE,
+    });
+    return { revisions: rows.map((row) => ({ revision: row.revision, savedAt: row.createdAt.toISOString() })) };
+  }
+
+  /** @throws ProblemException 404 for a revision that never was */
+  async revision(scope: OwnerScope, id: string, trialId: string, revision: number): Promise<LookRevision> {
+    await this.row(scope, id);
+    await this.trial(scope, id, trialId);
+    const own = and(eq(lookRevisions.trialId, trialId), eq(lookRevisions.revision, revision));
+    const row = await scope.first(lookRevisions, own);
+    if (!row) throw notFound('That revision');
+    return { revision, savedAt: row.createdAt.toISOString(), look: row.look as LookData };
+  }
+
   private async saveIn(
     inner: OwnerScope,
     id: string,
@@ -206,6 +235,7 @@ export class ComponentsService {
     const revision = trial.revision + 1;
     const now = new Date();
     await inner.update(trials, { look: save.look, revision, updatedAt: now }, eq(trials.id, trialId));
+    await inner.insert(lookRevisions, { trialId, revision, look: save.look });
     const [saved] = await inner.insert(saves, { trialId, saveId: save.saveId, revision });
     return { revision, savedAt: saved!.createdAt.toISOString(), newer: null };
   }

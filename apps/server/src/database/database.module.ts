@@ -1,12 +1,12 @@
 import { Global, Inject, Injectable, Module, type OnApplicationShutdown } from '@nestjs/common';
-import { eq, isNull, and, sql } from 'drizzle-orm';
+import { eq, isNull, and, sql, type SQL } from 'drizzle-orm';
 import { drizzle, type NodePgDatabase } from 'drizzle-orm/node-postgres';
 import { migrate } from 'drizzle-orm/node-postgres/migrator';
 import { fileURLToPath } from 'node:url';
 import pg from 'pg';
 import { readConfig } from '../config.js';
 import { OwnerScope } from './owner-scope.js';
-import { owners } from './schema.js';
+import { jobs, owners } from './schema.js';
 
 const POOL = Symbol('pool');
 const MIGRATIONS = fileURLToPath(new URL('../../drizzle', import.meta.url));
@@ -52,6 +52,11 @@ export class Database implements OnApplicationShutdown {
 
   async unclaimSeeding(ownerId: string): Promise<void> {
     await this.database.update(owners).set({ seededAt: null }).where(eq(owners.id, ownerId));
+  }
+
+  /** Jobs of whichever owner, for those who carry them out. */
+  async jobsWhere(where: SQL): Promise<{ jobId: string; ownerId: string }[]> {
+    return this.database.select({ jobId: jobs.id, ownerId: jobs.ownerId }).from(jobs).where(where).limit(100);
   }
 
   async onApplicationShutdown(): Promise<void> {

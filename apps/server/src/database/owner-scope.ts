@@ -59,11 +59,16 @@ export class OwnerScope {
     table: T,
     wanted: C,
     where?: SQL,
+    options: Omit<SelectOptions, 'forUpdate'> = {},
   ): Promise<{ [K in keyof C]: C[K]['_']['data'] }[]> {
-    const rows = await this.database
+    let query = this.database
       .select(wanted)
       .from(table as PgTable)
-      .where(this.bound(table, where));
+      .where(this.bound(table, where))
+      .$dynamic();
+    if (options.orderBy) query = query.orderBy(options.orderBy);
+    if (options.limit !== undefined) query = query.limit(options.limit);
+    const rows = await query;
     return rows as { [K in keyof C]: C[K]['_']['data'] }[];
   }
 

@@ -18,7 +18,7 @@ export function CopyButton({ text, label }: { text: string; label: string }) {
     }
   };
   return (
-    <Button variant="solid" onClick={() => void copy()}>
+    <Button onClick={() => void copy()}>
       {done ? <Check aria-hidden="true" /> : <Copy aria-hidden="true" />}
       {done ? 'Copied' : label}
     </Button>

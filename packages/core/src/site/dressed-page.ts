@@ -31,6 +31,8 @@ interface Placed {
 /** Sessions of one page that are kept; a look of another component that changes may make a new one. */
 const MAX_SESSIONS = 60;
 const MAX_UNDERLAYS = 24;
+/** Looks of one component that are told apart. */
+const MAX_PRINTED = 24;
 
 /** A look's CSS for every width, with a number that is another for other CSS. */
 interface Printed {
@@ -40,16 +42,24 @@ interface Printed {
 }
 
 let printedSoFar = 0;
-const printed = new WeakMap<ComponentSession, Printed>();
+/** What a component's looks came to: the last of them, and those before by their CSS, whose numbers they keep. */
+const printed = once((_session: ComponentSession) => ({
+  last: undefined as Printed | undefined,
+  byCss: new Map<string, number>(),
+}));
 
 function printOf(session: ComponentSession, look: Look): Printed {
-  let known = printed.get(session);
-  if (known?.look !== look) {
+  const known = printed(session);
+  if (known.last?.look !== look) {
     const css = session.css(look);
-    known = known?.css === css ? { ...known, look } : { look, css, id: ++printedSoFar };
-    printed.set(session, known);
+    let id = known.byCss.get(css);
+    if (id === undefined) {
+      known.byCss.set(css, (id = ++printedSoFar));
+      forgetOldest(known.byCss, MAX_PRINTED);
+    }
+    known.last = { look, css, id };
   }
-  return known;
+  return known.last;
 }
 
 const movesBoxes = ({ look }: WornLook): boolean => layoutKey(look) !== '';
