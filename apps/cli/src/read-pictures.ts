@@ -21,18 +21,25 @@ export async function readPictures(page: PageSession, warn: (message: string) =>
     ...[...sheets, ...more].map((sheet) => sheetReferences(sheet.text, sheet.address)),
   ];
   const wanted = new Set(found.flatMap(({ assets, data }) => [...assets, ...data]));
-  for (const one of wanted) {
-    try {
-      const bytes = await bytesOf(one);
-      if (!bytes) continue;
-      page.measures.setWeight(one, bytes.length);
-      page.measures.setPicture(one, await decodePicture(bytes));
-    } catch (error) {
-      if (!(error instanceof UndecodableError) && (error as NodeJS.ErrnoException).code === undefined) throw error;
-      warn(`${one.slice(0, 120)} cannot be read as a picture: ${oneLine((error as Error).message)}.`);
-      const isCostly = error instanceof UndecodableError && error.costly !== undefined;
-      // What is broken a browser would not show either.
-      page.measures.setPicture(one, isCostly ? TOO_COSTLY : null);
+  // All at once: they are decoded outside of this thread.
+  const decoded = [...wanted].map(async (one) => {
+    const bytes = await bytesOf(one);
+    return bytes && { weight: bytes.length, picture: await decodePicture(bytes) };
+  });
+  const settled = await Promise.allSettled(decoded);
+  [...wanted].forEach((one, i) => {
+    const answer = settled[i]!;
+    if (answer.status === 'fulfilled') {
+      if (!answer.value) return;
+      page.measures.setWeight(one, answer.value.weight);
+      page.measures.setPicture(one, answer.value.picture);
+      return;
     }
-  }
+    const error = answer.reason as Error;
+    if (!(error instanceof UndecodableError) && (error as NodeJS.ErrnoException).code === undefined) throw error;
+    warn(`${one.slice(0, 120)} cannot be read as a picture: ${oneLine(error.message)}.`);
+    const isCostly = error instanceof UndecodableError && error.costly !== undefined;
+    // What is broken a browser would not show either.
+    page.measures.setPicture(one, isCostly ? TOO_COSTLY : null);
+  });
 }

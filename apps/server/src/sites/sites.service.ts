@@ -68,7 +68,9 @@ export class SitesService {
     if (!ids.length) return [];
     const summaries = await pageSummaries(scope, ids);
     const live = new Set(summaries.map((page) => page.id));
-    const found = await scope.select(components, and(inArray(components.siteId, ids), isNull(components.deletedAt)));
+    const { siteId, pageId } = components;
+    const own = and(inArray(siteId, ids), isNull(components.deletedAt));
+    const found = await scope.columns(components, { siteId, pageId }, own);
     return rows.map((row) => ({
       id: row.id,
       name: row.name,
@@ -86,24 +88,22 @@ export async function pageSummaries(scope: OwnerScope, siteIds: string[]): Promi
     orderBy: asc(pages.createdAt),
   });
   if (!rows.length) return [];
-  const versions = await scope.select(
-    pageVersions,
-    inArray(
-      pageVersions.pageId,
-      rows.map((row) => row.id),
-    ),
-    { orderBy: asc(pageVersions.number) },
-  );
-  return rows.map((row) => {
-    const newest = versions.filter((version) => version.pageId === row.id).at(-1)!;
+  const { pageId, number, createdAt } = pageVersions;
+  const ids = rows.map((row) => row.id);
+  const versions = await scope.columns(pageVersions, { pageId, number, createdAt }, inArray(pageId, ids), {
+    orderBy: asc(number),
+  });
+  const newest = new Map(versions.map((version) => [version.pageId, version]));
+  return rows.map(({ id, siteId, name, address, source }) => {
+    const version = newest.get(id)!;
     return {
-      id: row.id,
-      siteId: row.siteId,
-      name: row.name,
-      address: row.address,
-      source: row.source,
-      versionNumber: newest.number,
-      versionAt: newest.createdAt.toISOString(),
+      id,
+      siteId,
+      name,
+      address,
+      source,
+      versionNumber: version.number,
+      versionAt: version.createdAt.toISOString(),
     };
   });
 }

@@ -4,13 +4,17 @@ import { useEffect, useRef, useState } from 'react';
 import { pageQuery } from '../api/queries';
 import { engine, useOpenedPage } from '../engine/engine';
 import { SafeFrame } from '../frame/SafeFrame';
+import { useWasNear } from '../shell/useOnScreen';
 
 const WIDTH = 1280;
 const HEIGHT = 760;
 
 /** The page itself, small; nothing in it can be reached or run. */
 export function PageThumbnail({ pageId }: { pageId: string }) {
-  const page = useQuery(pageQuery(pageId));
+  const box = useRef<HTMLDivElement>(null);
+  // Sites may be many, and a page is large: it is asked for when its picture comes near.
+  const isNear = useWasNear(box);
+  const page = useQuery({ ...pageQuery(pageId), enabled: isNear });
   const opened = useOpenedPage(page.data);
   const html = useQuery({
     queryKey: ['engine', 'live', opened.data?.versionId],
@@ -18,7 +22,6 @@ export function PageThumbnail({ pageId }: { pageId: string }) {
     staleTime: Infinity,
     queryFn: () => engine().liveFrame(opened.data!.versionId),
   });
-  const box = useRef<HTMLDivElement>(null);
   const [width, setWidth] = useState(320);
   useEffect(() => {
     const node = box.current;

@@ -9,7 +9,7 @@ import {
   type StyleSheet,
 } from 'css-tree';
 import { splitBlock } from './nested.js';
-import { MAX_BRACKETS, parse, withinBrackets } from './parser.js';
+import { MAX_BRACKETS, parse, readWithinBounds } from './parser.js';
 import { compileParsedList, compileText, InvalidSelectorError } from './selector/match.js';
 import type { CompiledSelector } from './selector/types.js';
 import {
@@ -55,7 +55,6 @@ const listOf = (node: CssNode | null | undefined): CssNode[] =>
  * @param name shown in explanations as the sheet's name
  */
 export function parseSheet(name: string, source: string, options: SheetOptions = {}): ParsedSheet {
-  const text = withinBrackets(source);
   const rules: StyleRule[] = [];
   const layers: LayerEntry[] = [];
   const imports: SheetImport[] = [];
@@ -74,7 +73,7 @@ export function parseSheet(name: string, source: string, options: SheetOptions =
     return path;
   };
 
-  const sheet = parse(text, {
+  const { node, text } = readWithinBounds(source, {
     positions: true,
     parseValue: false,
     parseCustomProperty: false,
@@ -82,7 +81,8 @@ export function parseSheet(name: string, source: string, options: SheetOptions =
       const at = error as unknown as { line?: number; column?: number };
       problems.push({ message: error.message, place: { sheet: name, line: at.line ?? 1, column: at.column ?? 1 } });
     },
-  }) as StyleSheet;
+  });
+  const sheet = node as StyleSheet;
 
   const readDeclaration = (node: CssNode): RawDeclaration[] => {
     if (node.type !== 'Declaration') return [];

@@ -64,7 +64,7 @@ export class RevisedRules implements PageRules {
     this.layered = base.layered;
     this.ruleSets = over(base.ruleSets);
     this.added = revision.added.flatMap(({ rule, place }) =>
-      rule.selectors.map((selector) => entryOf(base.tree, rule, selector, ++indices, base.firstOrder + place)),
+      rule.selectors.map((selector) => entryOf(base.tree.quirks, rule, selector, ++indices, base.firstOrder + place)),
     );
     const removed = base.ownEntries.filter(({ rule }) => revision.removed.has(rule));
     this.shapes = [removed, this.added].map((entries) => entries.filter(({ rule }) => shapeOf(rule)));

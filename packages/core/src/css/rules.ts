@@ -1,5 +1,5 @@
 import { ancestors, type ElementNode, type PageTree } from '../page/tree.js';
-import type { Environment } from './environment.js';
+import { environmentKey, type Environment } from './environment.js';
 import { ancestorsMayHave, needsOf } from './ancestor-filter.js';
 import type { Applied } from './applied.js';
 import type { ForcedStates } from './forced.js';
@@ -130,27 +130,27 @@ export interface RuleSets {
   set(key: string, rules: RuleSet): void;
 }
 
-/**
- * All rules of a page, indexed once for every environment and state. An index can be extended by further sheets
- * without being built again, which is how a look is tried on a page.
- */
-export class RuleIndex implements PageRules {
+/** Marks keys of rule sets that an element's own attributes have a say in. */
+export const OF_ELEMENT = 'e';
+const isOfElement = (key: string): boolean => key.startsWith(OF_ELEMENT);
+
+/** The rules of a list of sheets: all that does not depend on the tree that they are matched with. */
+class SheetRules {
   readonly entries: readonly RuleEntry[];
-  private readonly buckets = new Buckets();
-  private readonly matched = new Map<ElementNode, Matches>();
-  /** Elements that rules of this index, not of the one it extends, may reach. */
-  private readonly added = new Set<ElementNode>();
-  readonly ruleSets: RuleSets = new Map<string, RuleSet>();
-  readonly layered: boolean;
-  /** @internal Entries of the sheets that this index adds to another. */
-  readonly ownEntries: readonly RuleEntry[];
-  /** @internal Place of the first of them among all rules. */
+  /** Entries of the sheets that these add to others. */
+  readonly own: readonly RuleEntry[];
+  /** Place of the first of them among all rules. */
   readonly firstOrder: number;
+  readonly buckets = new Buckets();
+  readonly layered: boolean;
+  readonly ruleSets: RuleSets = new Map<string, RuleSet>();
+  private readonly extensions = new WeakMap<readonly CascadeSheet[], SheetRules>();
+  private readonly byEnvironment = new Map<string, EnvironmentRules>();
 
   constructor(
-    readonly tree: PageTree,
     readonly sheets: readonly CascadeSheet[],
-    private readonly base?: RuleIndex,
+    private readonly quirks: boolean,
+    base?: SheetRules,
   ) {
     const entries: RuleEntry[] = [];
     const start = base?.entries.length ?? 0;
@@ -163,20 +163,95 @@ export class RuleIndex implements PageRules {
         const key = layerKey(origin, rule.layer.length ? [...layer, ...rule.layer] : layer);
         const standing = { origin, layer: key, conditions: all, owner };
         for (const selector of rule.selectors) {
-          const entry = entryOf(tree, rule, selector, start + entries.length, order, standing);
+          const entry = entryOf(quirks, rule, selector, start + entries.length, order, standing);
           entries.push(entry);
-          this.buckets.add(entry, tree.quirks);
+          this.buckets.add(entry, quirks);
         }
       }
     }
-    this.ownEntries = entries;
+    this.own = entries;
     this.entries = base ? [...base.entries, ...entries] : entries;
     this.layered = (base?.layered ?? false) || entries.some((entry) => entry.layer !== '');
   }
 
+  /** These with more sheets behind them; the same for the same sheets. */
+  extended(more: readonly CascadeSheet[]): SheetRules {
+    let known = this.extensions.get(more);
+    if (!known) this.extensions.set(more, (known = new SheetRules([...this.sheets, ...more], this.quirks, this)));
+    return known;
+  }
+
+  /** What of them counts in an environment. */
+  in(index: PageRules, environment: Environment): EnvironmentRules {
+    const key = environmentKey(environment);
+    let known = this.byEnvironment.get(key);
+    if (!known) this.byEnvironment.set(key, (known = new EnvironmentRules(index, environment)));
+    return known;
+  }
+}
+
+/**
+ * All rules of a page, indexed once for every environment and state. An index can be extended by further sheets without
+ * being built again, which is how a look is tried on a page; and it can be put on the same page with its markup in
+ * another state.
+ */
+export class RuleIndex implements PageRules {
+  private readonly matched = new Map<ElementNode, Matches>();
+  /** Elements that rules of this index, not of the one it extends, may reach. */
+  private readonly added = new Set<ElementNode>();
+  private readonly rules: SheetRules;
+
+  constructor(
+    readonly tree: PageTree,
+    sheets: readonly CascadeSheet[],
+    private readonly base?: RuleIndex,
+    rules?: SheetRules,
+  ) {
+    this.rules = rules ?? new SheetRules(sheets, tree.quirks);
+  }
+
+  get sheets(): readonly CascadeSheet[] {
+    return this.rules.sheets;
+  }
+
+  get entries(): readonly RuleEntry[] {
+    return this.rules.entries;
+  }
+
+  get layered(): boolean {
+    return this.rules.layered;
+  }
+
+  /** What an element's own attributes have a say in stays with this tree; the rest goes for the page in every state. */
+  readonly ruleSets: RuleSets = {
+    get: (key) => (isOfElement(key) ? this.ofElements : this.rules.ruleSets).get(key),
+    set: (key, rules) => void (isOfElement(key) ? this.ofElements : this.rules.ruleSets).set(key, rules),
+  };
+  private readonly ofElements = new Map<string, RuleSet>();
+
+  /** @internal Entries of the sheets that this index adds to another. */
+  get ownEntries(): readonly RuleEntry[] {
+    return this.rules.own;
+  }
+
+  /** @internal Place of the first of them among all rules. */
+  get firstOrder(): number {
+    return this.rules.firstOrder;
+  }
+
+  /** What of the rules counts in an environment. */
+  in(environment: Environment): EnvironmentRules {
+    return this.rules.in(this, environment);
+  }
+
+  /** The same rules on the same page with its markup in another state. */
+  onto(tree: PageTree): RuleIndex {
+    return new RuleIndex(tree, this.sheets, undefined, this.rules);
+  }
+
   /** This index with more sheets behind its own. */
   extended(more: readonly CascadeSheet[]): RuleIndex {
-    return new RuleIndex(this.tree, [...this.sheets, ...more], this);
+    return new RuleIndex(this.tree, [], this, this.rules.extended(more));
   }
 
   matchesOf(element: ElementNode): Matches {
@@ -185,7 +260,7 @@ export class RuleIndex implements PageRules {
     const fixed: RuleEntry[] = [];
     const stateful: RuleEntry[] = [];
     const context: MatchContext = { stateOf: () => 0, quirks: this.tree.quirks };
-    for (const entry of this.buckets.candidates(element)) {
+    for (const entry of this.rules.buckets.candidates(element)) {
       if (!ancestorsMayHave(element, entry.needs)) continue;
       if (entry.selector.states) stateful.push(entry);
       else if (matchEntry(entry, element, context) !== undefined) fixed.push(entry);
@@ -214,7 +289,7 @@ type Standing = Pick<RuleEntry, 'origin' | 'layer' | 'conditions' | 'owner'>;
 
 /** An entry; without more being said of a rule that stands in no layer, in a sheet of the author's without conditions. */
 export function entryOf(
-  tree: PageTree,
+  quirks: boolean,
   rule: StyleRule,
   selector: CompiledSelector,
   index: number,
@@ -233,7 +308,7 @@ export function entryOf(
     conditions: containers.length ? conditions.filter((condition) => condition.kind !== 'container') : conditions,
     containers,
     owner,
-    needs: tree.quirks ? [] : needsOf(selector),
+    needs: quirks ? [] : needsOf(selector),
     kept: [],
   };
 }
@@ -250,7 +325,11 @@ function* scopeRoots(
     const outer = scope.parent ? [...scopeRoots(scope.parent, candidate, context, owner)] : undefined;
     if (outer && !outer.length) continue;
     const rootContext = outer ? { ...context, scope: outer[0]![0] } : context;
-    if (!(scope.roots ? matchesAny(scope.roots, candidate, rootContext) : candidate === (owner ?? rootOf(candidate))))
+    if (
+      !(scope.roots
+        ? matchesAny(scope.roots, candidate, rootContext)
+        : candidate.order === (owner ?? rootOf(candidate)).order)
+    )
       continue;
     const inner = { ...context, scope: candidate };
     const path = [element, ...ancestors(element)];

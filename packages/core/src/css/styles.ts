@@ -14,6 +14,8 @@ import { propertyInfo, type PropertyInfo } from './property/table.js';
 import { RuleSet } from './rule-set.js';
 import {
   EnvironmentRules,
+  OF_ELEMENT,
+  RuleIndex,
   matchEntry,
   type CascadeSheet,
   strongestOfEachRule,
@@ -70,7 +72,11 @@ export class PageStyles {
   ) {
     this.tree = index.tree;
     this.revision = index instanceof RevisedRules && base ? index : undefined;
-    this.rules = this.revision ? base!.rules : new EnvironmentRules(index, environment);
+    this.rules = this.revision
+      ? base!.rules
+      : index instanceof RuleIndex
+        ? index.in(environment)
+        : new EnvironmentRules(index, environment);
     // Where no layers are ordered by conditions, what wins among the same rules is the same in every environment.
     this.ruleSets = index.layered ? new Map<string, RuleSet>() : index.ruleSets;
     this.registry = this.revision ? base!.registry : registryOf(index.sheets);
@@ -312,7 +318,7 @@ export class PageStyles {
     const slotted = element.parent?.name === 'details' || element.name === 'option';
     const usesElement =
       slotted || hints.length > 0 || inline.length > 0 || matched.some(({ entry }) => entry.rule.asksAttribute);
-    let key = usesElement ? `e${element.order}${pseudo ?? ''}:` : '';
+    let key = usesElement ? `${OF_ELEMENT}${element.order}${pseudo ?? ''}:` : '';
     for (const { entry, proximity } of matched) {
       key += proximity === Infinity ? `${entry.index},` : `${entry.index}@${proximity},`;
     }

@@ -76,6 +76,8 @@ export function buildFrame(input: FrameInput): string {
       assetAt: input.assetAt,
       sheetAt: (absolute) => texts.get(absolute),
       markStates: input.still ? MARKED_STATES : input.touch ? TOUCHED_STATES : NO_STATES,
+      // What is in a still frame stays as it is.
+      only: input.still ? input.tree : undefined,
     };
     return insideStyle(rewriteSheet(css, options));
   };

@@ -1,8 +1,9 @@
-import { string as cssString, walk } from 'css-tree';
-import { parse, withinBrackets } from '../css/parser.js';
-import { markerOf, MARKED_STATES, partMarkerOf } from './markers.js';
-import { importSpans, isDataAddress, urlSpans } from './references.js';
+import { string as cssString } from 'css-tree';
+import { MARKED_STATES } from './markers.js';
+import { prepareSheet, readMarks, unreached, type Edit } from './prepared-sheet.js';
+import { isDataAddress, urlSpans, type UrlSpan } from './references.js';
 import { resolveAddress } from './sheets.js';
+import type { PageTree } from './tree.js';
 
 export interface RewriteOptions {
   /** Address of the sheet, which its relative addresses refer to. */
@@ -14,12 +15,8 @@ export interface RewriteOptions {
   /** State pseudo-classes that markers stand in place of; none keeps them all real. */
   readonly markStates: ReadonlySet<string>;
   readonly depth?: number;
-}
-
-interface Edit {
-  readonly start: number;
-  readonly end: number;
-  readonly text: string;
+  /** A page as it stays: rules that can reach nothing on it are left out of long sheets. */
+  readonly only?: PageTree | undefined;
 }
 
 const MAX_IMPORT_DEPTH = 8;
@@ -42,11 +39,11 @@ const quote = (address: string) => `url(${cssString.encode(address)})`;
 
 /** Points url() at stored assets; others load nothing. Used for style attributes too. */
 export function rewriteUrls(css: string, options: Pick<RewriteOptions, 'address' | 'assetAt'>): string {
-  return applyEdits(css, urlEdits(css, options));
+  return applyEdits(css, urlEdits(urlSpans(css), options));
 }
 
-function urlEdits(css: string, options: Pick<RewriteOptions, 'address' | 'assetAt'>): Edit[] {
-  return urlSpans(css).flatMap((span) => {
+function urlEdits(spans: readonly UrlSpan[], options: Pick<RewriteOptions, 'address' | 'assetAt'>): Edit[] {
+  return spans.flatMap((span) => {
     if (span.address.startsWith('#') || isDataAddress(span.address)) return [];
     const absolute = resolveAddress(span.address, options.address);
     const [file, fragment] = (absolute ?? '').split('#');
@@ -62,58 +59,24 @@ function urlEdits(css: string, options: Pick<RewriteOptions, 'address' | 'assetA
  *
  * @param states names of the pseudo-classes, all that a still frame forces when absent
  */
-export function markStates(css: string, states: ReadonlySet<string> = MARKED_STATES): string {
-  return applyEdits(css, stateEdits(css, states));
-}
-
-function stateEdits(css: string, states: ReadonlySet<string>): Edit[] {
-  const edits: Edit[] = [];
-  const sheet = parse(css, { positions: true, parseValue: false, onParseError: () => undefined });
-  walk(sheet, {
-    visit: 'Selector',
-    enter(node) {
-      const nodes = node.children.toArray();
-      const at = nodes.findIndex((item) => item.type === 'PseudoElementSelector');
-      const pseudo = nodes[at];
-      const last = nodes.at(-1);
-      if (!pseudo?.loc || !last?.loc || at === nodes.length - 1) return;
-      // States of a pseudo-element are marked on the element that it belongs to.
-      const after = css.slice(pseudo.loc.end.offset, last.loc.end.offset);
-      if (![...states].some((name) => after.includes(`:${name}`))) return;
-      const marked = after.replace(/:([a-z-]+)(?![\w(-])/g, (text, name: string) =>
-        states.has(name) ? `[${partMarkerOf(name)}]` : text,
-      );
-      const own = css.slice(pseudo.loc.start.offset, pseudo.loc.end.offset);
-      edits.push({ start: pseudo.loc.start.offset, end: last.loc.end.offset, text: marked + own });
-    },
-  });
-  walk(sheet, {
-    visit: 'PseudoClassSelector',
-    enter(node) {
-      const name = node.name.toLowerCase();
-      if (node.children || !node.loc) return;
-      const { start, end } = node.loc;
-      if (states.has(name)) edits.push({ start: start.offset, end: end.offset, text: `[${markerOf(name)}]` });
-    },
-  });
-  return edits;
+export function markStates(source: string, states: ReadonlySet<string> = MARKED_STATES): string {
+  const { css, marks } = readMarks(source, states);
+  return applyEdits(css, marks);
 }
 
 /** A sheet as a frame may load it: addresses made local, @import put in place, states marked when asked. */
 export function rewriteSheet(source: string, options: RewriteOptions): string {
-  // What the figures leave out is not shown either.
-  const css = withinBrackets(source);
+  const prepared = prepareSheet(source, options.markStates);
   const depth = options.depth ?? 0;
-  const edits: Edit[] = [];
-  for (const span of importSpans(css)) {
+  const edits: Edit[] = options.only ? unreached(prepared, options.only) : [];
+  for (const span of prepared.imports) {
     const absolute = resolveAddress(span.address, options.address);
     const text = absolute && depth < MAX_IMPORT_DEPTH ? options.sheetAt(absolute) : undefined;
     const inner = text && absolute ? rewriteSheet(text, { ...options, address: absolute, depth: depth + 1 }) : '';
     edits.push({ start: span.start, end: span.end, text: inner ? wrapImport(inner, span.rest) : '' });
   }
-  edits.push(...urlEdits(css, options));
-  if (options.markStates.size) edits.push(...stateEdits(css, options.markStates));
-  return applyEdits(css, edits);
+  edits.push(...urlEdits(prepared.urls, options), ...prepared.marks);
+  return applyEdits(prepared.css, edits);
 }
 
 /** `layer(x) supports(y) media` around the text that an @import stood for. */

@@ -54,20 +54,17 @@ export class StagedPages {
   ) {}
 
   static of(index: RuleIndex, known: KnownMeasures): StagedPages {
-    const { tree, sheets } = index;
+    const { tree } = index;
     return new StagedPages(
       tree,
       known,
       (changes) => {
         if (!changes.length) return new StagedPage(tree, index, known);
         const staged = stageTree(tree, changes);
-        const moved = sheets.map((sheet) =>
-          sheet.owner ? { ...sheet, owner: staged.elements[sheet.owner.order] } : sheet,
-        );
         const containers =
           known.containers &&
           new Map([...known.containers].map(([node, size]) => [staged.elements[node.order]!, size]));
-        return new StagedPage(staged, new RuleIndex(staged, moved), { ...known, containers });
+        return new StagedPage(staged, index.onto(staged), { ...known, containers });
       },
       tree.elements.length + index.entries.length,
     );

@@ -1,4 +1,5 @@
 import { generate, type CssNode, type List } from 'css-tree';
+import { onceForText } from '../../once.js';
 import { readCss } from '../read.js';
 
 const INTERACTION = new Set(['hover', 'active', 'focus', 'focus-visible', 'focus-within', 'visited', 'link', 'target']);
@@ -14,7 +15,7 @@ const mentionsState = (node: CssNode): boolean =>
  * A selector without interaction states and pseudo-elements: what it reaches at rest.
  * `.a:hover > b:focus` becomes `.a > b`; undefined when the text is not one selector.
  */
-export function stripStates(text: string): string | undefined {
+export const stripStates = onceForText((text: string): string | undefined => {
   const ast = readCss(text, 'selector');
   if (ast?.type !== 'Selector') return undefined;
   const kept: CssNode[] = [];
@@ -33,4 +34,4 @@ export function stripStates(text: string): string | undefined {
     .replace(/([>+~])/g, ' $1 ')
     .replace(/\s+/g, ' ')
     .trim();
-}
+});
