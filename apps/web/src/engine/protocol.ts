@@ -263,6 +263,8 @@ export interface Engine {
   list(versionId: string): Promise<FoundComponent[]>;
   /** How the listed components fare from one on, as many as are quickly counted; at least one. */
   count(versionId: string, from: number): Promise<Pick<FoundWithChecks, 'short' | 'unsure'>[]>;
+  /** Gets ready what still frames of a page need, so that the first of them comes soon. */
+  warm(versionId: string): Promise<void>;
   /** @param touch true for a page that is touched as on a phone */
   liveFrame(versionId: string, touch?: boolean): Promise<string>;
   /** The look as CSS with real states, for every width, behind the looks that reach wider. */

@@ -180,6 +180,8 @@ const preparation = new Preparation<Solution>();
 const solvingKey = (...asked: [ComponentRef, Look, LedgerQuery, ViewportName]) => JSON.stringify(asked);
 
 const now = () => performance.now();
+/** Lets whatever was asked for in the meantime have its turn. */
+const nextTurn = () => new Promise<void>((resolve) => setTimeout(resolve));
 
 /** The sheet that was sent last; the next is told by what differs. */
 let lastSent: { editNumber: number; rows: readonly SheetRow[] } | undefined;
@@ -309,6 +311,11 @@ const engine: Engine = {
     return counts;
   },
 
+  async warm(versionId) {
+    const { page, session } = opened(versionId);
+    session.frame({ still: true, ...assetsOf(page) });
+  },
+
   async liveFrame(versionId, touch = false) {
     const { page, session } = opened(versionId);
     return session.frame({ still: false, touch, ...assetsOf(page) });
@@ -390,7 +397,8 @@ const engine: Engine = {
   },
 
   async explain(ref, viewport, cell) {
-    return sessionOf(ref).explainCell(cell, environmentOf(viewport));
+    // What is edited meanwhile has its turn in between.
+    return finishInTurns(sessionOf(ref).explaining(cell, environmentOf(viewport)), nextTurn, now, 20);
   },
 
   async checkRule(ref, viewport, cell, selector) {

@@ -6,6 +6,7 @@ import { findComponents } from '../engine/find-components';
 import type { FoundWithChecks } from '../engine/protocol';
 import { tellWorn, wornKey } from '../engine/worn';
 import { equip } from '../measuring/equip';
+import { whenIdle } from '../shell/when-idle';
 
 /** The components of a page, with how they fare under the looks that are worn, as far as that is counted. */
 export function useFound(
@@ -24,7 +25,10 @@ export function useFound(
     queryFn: async ({ signal }) => {
       tellWorn(engine(), { siteId, bounds: bounds!, components: components! });
       await equip(engine(), pageId, versionId!);
-      return findComponents(engine(), versionId!, signal, (found) => client.setQueryData(queryKey, found));
+      const found = await findComponents(engine(), versionId!, signal, (some) => client.setQueryData(queryKey, some));
+      // One of them is opened next, most likely.
+      whenIdle(() => void engine().warm(versionId!));
+      return found;
     },
   });
 }

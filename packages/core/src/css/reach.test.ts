@@ -55,7 +55,7 @@ describe('what a selector may match on a page', () => {
         (text, pointed, atoms) => {
           const [rule] = parseSheet('s.css', `${text} { color: red }`, { quirks: tree.quirks }).rules;
           const [compiled] = rule!.selectors;
-          const reach = reachOf(tree, entryOf(tree, rule!, compiled!, -1, 0));
+          const reach = reachOf(tree, entryOf(tree.quirks, rule!, compiled!, -1, 0));
           const forced = forceStates([[pointed, bitsOf(atoms)]]);
           const found = tree.elements.filter((element) => matches(compiled!, element, contextOf(forced, tree.quirks)));
           expect(found.filter((element) => !reach.elements.has(element)).map(({ order }) => order)).toEqual([]);

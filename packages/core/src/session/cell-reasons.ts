@@ -3,11 +3,19 @@ import type { FoundPart } from '../component/parts.js';
 import { rowNamed, type Row } from '../component/rows.js';
 import { columnNamed, shownBits } from '../component/states.js';
 import type { Environment } from '../css/environment.js';
-import { checkRule, explain, idleRulesFor, leftBehind, type LeftBehind, type RuleCheck } from '../css/explain/index.js';
+import {
+  checkRule,
+  explain,
+  findingIdleRules,
+  leftBehind,
+  type LeftBehind,
+  type RuleCheck,
+} from '../css/explain/index.js';
 import { EMPTY_LOOK } from '../look/model.js';
 import type { Forcer } from '../look/subject.js';
 import { selectAll } from '../page/locator.js';
 import type { StagedPages } from '../page/staged-pages.js';
+import { finish, type Steps } from '../steps.js';
 import type { ComponentParts } from './component-parts.js';
 import { UnknownCellError } from './errors.js';
 import type { PageSession } from './page-session.js';
@@ -49,22 +57,22 @@ export class CellReasons {
   }
 
   /** Why the site gives a cell its value, what would win there, and what is meant for it but misses it. */
-  explain(ref: CellRef, environment: Environment): CellExplanation {
+  *explaining(ref: CellRef, environment: Environment): Steps<CellExplanation> {
     const { part, row, column } = this.cell(ref);
     const subject = this.parts.subjectFor(part, EMPTY_LOOK);
     const { view, element, style } = this.forcer.see(this.site, environment, subject, shownBits(column));
     const property = row.properties[0]!;
+    const { tree, sheets } = this.page;
+    const idle = yield* findingIdleRules(tree, sheets, subject.element, row.properties);
     return {
       explanation: explain(style, property),
-      idle: idleRulesFor(this.page.tree, this.page.sheets, subject.element, row.properties).map(
-        ({ selector, sheet, line, misses }) => ({
-          selector,
-          sheet,
-          line,
-          hint: misses[0]!.hint,
-          suggestion: misses[0]!.selector,
-        }),
-      ),
+      idle: idle.map(({ selector, sheet, line, misses }) => ({
+        selector,
+        sheet,
+        line,
+        hint: misses[0]!.hint,
+        suggestion: misses[0]!.selector,
+      })),
       leftBehind: property === 'color' && part.part.pseudo === undefined ? leftBehind(view, element) : [],
     };
   }
@@ -73,7 +81,7 @@ export class CellReasons {
   checkRule(ref: CellRef, selector: string, environment: Environment): RuleCheck {
     const { part } = this.cell(ref);
     const { element } = this.parts.subjectFor(part, EMPTY_LOOK);
-    return checkRule(this.page.tree, element, this.explain(ref, environment).explanation, selector);
+    return checkRule(this.page.tree, element, finish(this.explaining(ref, environment)).explanation, selector);
   }
 
   /** Texts that a colour set on a part does not reach, with the parts that they are. */

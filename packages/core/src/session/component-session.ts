@@ -11,6 +11,7 @@ import { Forcer, type Reveal, type SeenSubject, type Subject } from '../look/sub
 import type { Located, Locator } from '../page/locator.js';
 import type { StagedPages } from '../page/staged-pages.js';
 import { selfAndAncestors, type ElementNode } from '../page/tree.js';
+import { finish, type Steps } from '../steps.js';
 import { CellReasons, columnCalled, type CellRef, type TakenAlong } from './cell-reasons.js';
 import type { LookedAt } from './checks.js';
 import type { PartColumns } from './columns.js';
@@ -195,7 +196,12 @@ export class ComponentSession {
 
   /** Why the site gives a cell its value, what would win there, and what is meant for it but misses it. */
   explainCell(ref: CellRef, environment: Environment = DESKTOP): CellExplanation {
-    return this.reasons.explain(ref, environment);
+    return finish(this.explaining(ref, environment));
+  }
+
+  /** The same bit by bit: a large sheet has thousands of rules that may have been meant for it. */
+  explaining(ref: CellRef, environment: Environment = DESKTOP): Steps<CellExplanation> {
+    return this.reasons.explaining(ref, environment);
   }
 
   /** What would become of a rule of the owner's for a cell. */

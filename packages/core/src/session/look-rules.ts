@@ -61,7 +61,9 @@ export class LookRules {
       states: states & ~CARRIED,
       css,
       parsed,
-      entries: parsed.flatMap((rule) => rule.selectors.map((selector) => entryOf(this.tree.quirks, rule, selector, -1, 0))),
+      entries: parsed.flatMap((rule) =>
+        rule.selectors.map((selector) => entryOf(this.tree.quirks, rule, selector, -1, 0)),
+      ),
       selectorId: this.selectorIdOf(parsed.map(({ selectorText }) => selectorText).join('\n')),
       // Frames alone need it.
       get marked() {

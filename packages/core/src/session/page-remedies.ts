@@ -5,7 +5,8 @@ import type { Environment } from '../css/environment.js';
 import { changeLook, EMPTY_LOOK, type Look, type Setting } from '../look/model.js';
 import { ancestors, type ElementNode } from '../page/tree.js';
 import type { Remedy } from '../remedy/remedy.js';
-import { ComponentSession } from './component-session.js';
+import type { ComponentSession } from './component-session.js';
+import { seenPage } from './seen-page.js';
 import type { PageSession } from './page-session.js';
 import type { ComponentPlace } from './placed-component.js';
 import { isDue } from './due.js';
@@ -65,7 +66,7 @@ export function pageRemedies(
   page: PageSession,
   options: WaysOptions,
   wearing: (place: ComponentPlace) => Wearing = ({ kind, locator }) => ({
-    session: new ComponentSession(page, kind, locator),
+    session: seenPage(page).component({ kind, locator }),
     look: EMPTY_LOOK,
   }),
 ): ComponentWays[] {

@@ -1,8 +1,10 @@
 import type { StagedPages } from '../page/staged-pages.js';
+import { once } from '../once.js';
 import { ComponentSession } from './component-session.js';
 import type { Measures } from './page-measures.js';
 import type { PageSession } from './page-session.js';
-import type { ComponentPlace } from './placed-component.js';
+import { forgetOldest } from './kept.js';
+import { placeKey, type ComponentPlace } from './placed-component.js';
 
 /** A page as it is seen: as it was brought, or with looks on it. */
 export interface SeenPage {
@@ -14,11 +16,26 @@ export interface SeenPage {
   readonly component: (place: ComponentPlace) => ComponentSession;
 }
 
-/** A page as it was brought. */
-export const seenPage = (page: PageSession): SeenPage => ({
-  seen: 'as it is',
-  page,
-  pages: page.pages,
-  measures: page.measures,
-  component: ({ kind, locator, parts }) => new ComponentSession(page, kind, locator, { ...(parts ? { parts } : {}) }),
+/** Components of a page that are kept. */
+const MAX_COMPONENTS = 60;
+
+/** A page as it was brought; the same object for the same page, so that its components are put together once. */
+export const seenPage = once((page: PageSession): SeenPage => {
+  const sessions = new Map<string, ComponentSession>();
+  return {
+    seen: 'as it is',
+    page,
+    pages: page.pages,
+    measures: page.measures,
+    component: (place) => {
+      const key = placeKey(place);
+      let session = sessions.get(key);
+      if (!session) {
+        const { kind, locator, parts } = place;
+        sessions.set(key, (session = new ComponentSession(page, kind, locator, parts ? { parts } : {})));
+        forgetOldest(sessions, MAX_COMPONENTS);
+      }
+      return session;
+    },
+  };
 });

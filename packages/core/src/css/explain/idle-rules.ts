@@ -1,10 +1,13 @@
 import { selectAll } from '../../page/locator.js';
 import type { ElementNode } from '../../page/tree.js';
+import { once, onceForText } from '../../once.js';
+import { finish, type Steps } from '../../steps.js';
 import type { CascadeSheet } from '../rules.js';
 import { InvalidSelectorError } from '../selector/match.js';
 import { stripStates } from '../selector/strip-states.js';
 import type { PageTree } from '../../page/tree.js';
-import { nearMisses, type Idle } from './near-miss.js';
+import type { CompiledSelector } from '../selector/types.js';
+import { nearMisses, slipsBetween, type Idle } from './near-miss.js';
 
 /** Selectors past this many are not looked at one by one. */
 const MAX_LOOKED_AT = 2000;
@@ -13,29 +16,57 @@ const MAX_LOOKED_AT = 2000;
  * Rules of the site that match nothing on a page though they set one of these properties, and that with one slip
  * mended would reach the element: the usual answer to "why does my change not show?".
  */
-export function idleRulesFor(
+export const idleRulesFor = (
   tree: PageTree,
   sheets: readonly CascadeSheet[],
   element: ElementNode,
   properties: readonly string[],
-): Idle[] {
+): Idle[] => finish(findingIdleRules(tree, sheets, element, properties));
+
+/** The same selector by selector; a large sheet has thousands. */
+export function* findingIdleRules(
+  tree: PageTree,
+  sheets: readonly CascadeSheet[],
+  element: ElementNode,
+  properties: readonly string[],
+): Steps<Idle[]> {
   const found: Idle[] = [];
   let looked = 0;
+  const isMeant = meantFor(element);
   for (const { sheet, origin } of sheets) {
     if (origin !== 'author') continue;
     for (const rule of sheet.rules) {
       if (!properties.some((property) => rule.byProperty.has(property))) continue;
       for (const selector of rule.selectors) {
+        if (!isMeant(selector)) continue;
         if (++looked > MAX_LOOKED_AT) return found;
         if (selector.text.includes('&') || matchesSomething(tree, selector.text)) continue;
-        const misses = nearMisses(tree, selector.text).filter((miss) => miss.elements.includes(element));
+        const misses = missesOf(tree)(selector.text).filter((miss) => miss.elements.includes(element));
         if (misses.length) {
           found.push({ selector: selector.text, sheet: rule.place.sheet, line: rule.place.line, misses });
         }
+        yield { done: looked, of: MAX_LOOKED_AT };
       }
     }
   }
   return found;
+}
+
+/** What is near to a selector is the same whichever element it is asked about. */
+const missesOf = once((tree: PageTree) => onceForText((selector: string) => nearMisses(tree, selector)));
+
+/**
+ * Whether a selector could reach an element once slips in it are mended: these change names one by one, or part them from
+ * one another, so that one of its last names is one of the element's or near to it.
+ */
+function meantFor({ name, id, classes }: ElementNode): (selector: CompiledSelector) => boolean {
+  const own = [name.toLowerCase(), ...(id === undefined ? [] : [id]), ...classes];
+  const near = onceForText((wanted: string) => own.some((other) => slipsBetween(wanted, other) !== undefined));
+  return ({ compounds }) => {
+    const last = compounds.at(-1)!;
+    const names = [last.tag, last.id, ...last.classes].filter((item) => item !== undefined);
+    return !names.length || names.some(near);
+  };
 }
 
 function matchesSomething(tree: PageTree, selector: string): boolean {

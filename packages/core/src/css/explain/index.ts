@@ -1,5 +1,5 @@
 export * from './explain.js';
 export { nearMisses, type Idle, type NearMiss } from './near-miss.js';
-export { idleRulesFor } from './idle-rules.js';
+export { findingIdleRules, idleRulesFor } from './idle-rules.js';
 export { checkRule, type RuleCheck } from './rule-check.js';
 export { leftBehind, type LeftBehind } from './left-behind.js';

@@ -40,19 +40,24 @@ const namesOf = (tree: PageTree): Names => {
 
 const MAX_SUGGESTIONS = 3;
 
+/** How far a name is from another that somebody could have meant; undefined where it is no such name. */
+export function slipsBetween(wanted: string, name: string): number | undefined {
+  const lower = wanted.toLowerCase();
+  const other = name.toLowerCase();
+  if (other === lower) return 0;
+  const shorter = Math.min(lower.length, other.length);
+  const most = Math.max(1, Math.floor(shorter / 4));
+  const slips = Math.abs(lower.length - other.length) > most ? Infinity : distance(lower, other);
+  if (slips <= most) return slips;
+  const contains = shorter >= 4 && (lower.includes(other) || other.includes(lower));
+  return contains ? 3 + Math.abs(lower.length - other.length) / 10 : undefined;
+}
+
 /** Names that somebody could have meant: spelt with a slip, in another case, or with a part more or less. */
 function similar(wanted: string, names: ReadonlySet<string>): string[] {
-  const lower = wanted.toLowerCase();
   const scored = [...names].flatMap((name): [string, number][] => {
-    if (name === wanted) return [];
-    const other = name.toLowerCase();
-    if (other === lower) return [[name, 0]];
-    const slips = distance(lower, other);
-    const most = Math.max(1, Math.floor(Math.min(lower.length, other.length) / 4));
-    if (slips <= most) return [[name, slips]];
-    const shorter = Math.min(lower.length, other.length);
-    const contains = shorter >= 4 && (lower.includes(other) || other.includes(lower));
-    return contains ? [[name, 3 + Math.abs(lower.length - other.length) / 10]] : [];
+    const slips = name === wanted ? undefined : slipsBetween(wanted, name);
+    return slips === undefined ? [] : [[name, slips]];
   });
   return scored
     .sort((a, b) => a[1] - b[1])
