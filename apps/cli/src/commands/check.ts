@@ -1,15 +1,15 @@
 import {
+  checkRecord,
   LEVELS,
   finish,
   pageChecks,
   pageWays,
   showRatio,
-  toHex,
   waysRecord,
+  type CheckRecord,
   type Criterion,
   type LedgerEntry,
   type Level,
-  type Rgba,
   lookup,
 } from '@retoque/core';
 import type { Command } from 'commander';
@@ -39,57 +39,13 @@ interface Options {
   remedies?: string | boolean;
 }
 
-/** One check as it is printed. */
-interface CheckRecord {
-  readonly page: string;
-  readonly select: string;
-  readonly text: string;
-  readonly part: string;
-  readonly state: string;
-  readonly viewport: string;
-  readonly criterion: string;
-  /** Unrounded; null when nothing was measured. */
-  readonly measured: number | null;
-  readonly needed: number;
-  readonly verdict: string;
-  readonly foreground: string | null;
-  readonly background: string | null;
-  readonly reason: string | null;
-  /** What was asked, where it is not the contrast of a text. */
-  readonly demand: string | null;
-  readonly unit: string;
-  /** What the figure was measured on: the ancestors' grounds, or where things really stand. */
-  readonly basis: string;
-  /** Share of the area that falls short, and the worst place in CSS pixels of the page, where places differ. */
-  readonly share: number | null;
-  readonly worst: readonly [number, number] | null;
-}
+/** One check as it is printed: its page and the viewport stand beside it. */
+type PrintedCheck = CheckRecord & { readonly page: string; readonly viewport: string };
 
-const colour = (value: Rgba | undefined): string | null => (value ? toHex(value) : null);
-
-function recordOf(entry: LedgerEntry, page: string, size: string): CheckRecord {
-  const { check } = entry;
-  return {
-    page,
-    select: entry.select,
-    text: entry.text,
-    part: entry.part,
-    state: entry.state,
-    viewport: size,
-    criterion: check.criterion,
-    measured: check.measured ?? null,
-    needed: check.needed,
-    verdict: check.verdict,
-    foreground: colour(check.foreground),
-    background: colour(check.background),
-    reason: check.reason ?? null,
-    demand: entry.demand ?? null,
-    unit: check.unit,
-    basis: check.basis,
-    share: check.share ?? null,
-    worst: check.at ? [check.at.x, check.at.y] : null,
-  };
-}
+const printedCheck = (entry: LedgerEntry, page: string, size: string): PrintedCheck => {
+  const { select, text, part, state, ...rest } = checkRecord(entry);
+  return { page, select, text, part, state, viewport: size, ...rest };
+};
 
 const MARKS: Readonly<Record<string, string>> = lookup({
   passes: 'passes',
@@ -99,10 +55,10 @@ const MARKS: Readonly<Record<string, string>> = lookup({
 });
 
 /** A figure as people write it: ratios and differences to two places, rounded down, sizes to whole pixels. */
-const figure = ({ measured, unit }: CheckRecord): string =>
+const figure = ({ measured, unit }: PrintedCheck): string =>
   unit === 'px' ? `${Math.round(measured!)} px` : unit === 'share' ? '' : showRatio(measured!);
 
-function printTable(records: readonly CheckRecord[], output: Output): void {
+function printTable(records: readonly PrintedCheck[], output: Output): void {
   const rows = records.map((record) => [
     MARKS[record.verdict] ?? record.verdict,
     record.measured === null ? '' : figure(record),
@@ -173,7 +129,7 @@ export function addCheck(program: Command, output: Output, exit: (code: number) 
               'together',
               'each',
             ]);
-      const records: CheckRecord[] = [];
+      const records: PrintedCheck[] = [];
       const ways: PageWays[] = [];
       for (const file of files) {
         const page = readPage(file, { css: options.css, warn: output.err });
@@ -195,7 +151,7 @@ export function addCheck(program: Command, output: Output, exit: (code: number) 
           records.push(
             ...entries
               .filter(({ check }) => isAsked(check.criterion, level, options))
-              .map((entry) => recordOf(entry, file, size)),
+              .map((entry) => printedCheck(entry, file, size)),
           );
         }
         if (remedies) {

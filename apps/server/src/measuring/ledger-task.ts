@@ -1,4 +1,5 @@
 import {
+  checkRecord,
   DESKTOP,
   finish,
   pageChecks,
@@ -6,12 +7,10 @@ import {
   readGeometry,
   readState,
   Site,
-  toHex,
   TOO_COSTLY,
   unpackField,
   waysRecord,
   type DressedPage,
-  type LedgerEntry,
   type LooksShown,
   type StoredSheet,
 } from '@retoque/core';
@@ -42,25 +41,6 @@ const MEGABYTES = 2000;
 
 const STATES = ['default', 'hover', 'focus', 'active'].map(readState);
 
-const asCheck = ({ select, text, part, state, check, demand }: LedgerEntry): PageCheck => ({
-  select,
-  text,
-  part,
-  state,
-  criterion: check.criterion,
-  demand: demand ?? null,
-  verdict: check.verdict,
-  measured: check.measured === undefined || !Number.isFinite(check.measured) ? null : check.measured,
-  needed: check.needed,
-  unit: check.unit,
-  foreground: check.foreground ? toHex(check.foreground) : null,
-  background: check.background ? toHex(check.background) : null,
-  reason: check.reason ?? null,
-  basis: check.basis,
-  share: check.share ?? null,
-  worst: check.at ? [check.at.x, check.at.y] : null,
-});
-
 function pageFrom({ pageId, worn, geometry, pictures, ...source }: LedgerTask): DressedPage {
   const site = new Site({ bounds: worn.bounds });
   site.putPage({ version: pageId, pageId, name: '', source });
@@ -81,7 +61,7 @@ function checkPage(task: LedgerTask): PageCheck[] {
   const environment = environmentOf(task);
   const { level, looks } = task;
   const steps = pageChecks(pageFrom(task), looks, { environment, states: STATES, level, demands: 'all' });
-  return finish(steps).map(asCheck);
+  return finish(steps).map(checkRecord);
 }
 
 /** Ways out of what falls short in the page's components. */

@@ -1,6 +1,7 @@
 import type {
   AcrossSite,
   CellExplanation,
+  CheckRecord,
   CheckRef,
   ColumnCheck,
   EditingPlace,
@@ -11,6 +12,7 @@ import type {
   LedgerCheck,
   Locator,
   Look,
+  LooksShown,
   MeasuredElement,
   PartMember,
   Remedy,
@@ -263,6 +265,8 @@ export interface Engine {
   list(versionId: string): Promise<FoundComponent[]>;
   /** How the listed components fare from one on, as many as are quickly counted; at least one. */
   count(versionId: string, from: number): Promise<Pick<FoundWithChecks, 'short' | 'unsure'>[]>;
+  /** All checks of a page at a viewport, with the looks that are worn or without, in the plain state and in hover, focus and press. */
+  checks(versionId: string, looks: LooksShown, viewport: ViewportName): Promise<CheckRecord[]>;
   /** Gets ready what still frames of a page need, so that the first of them comes soon. */
   warm(versionId: string): Promise<void>;
   /** @param touch true for a page that is touched as on a phone */

@@ -2,6 +2,7 @@ import type { PageGeometry } from '@retoque/contract';
 import {
   asControl,
   baseOf,
+  checkRecord,
   DESKTOP,
   EMPTY_LOOK,
   fontFaces,
@@ -14,10 +15,12 @@ import {
   NEEDED_LARGE,
   NEEDED_NORMAL,
   readGeometry,
+  readState,
   Remedies,
   resolveAddress,
   rewriteUrls,
   sameRow,
+  pageChecks,
   pathSelector,
   selectAll,
   siteFamilies,
@@ -179,6 +182,9 @@ let framesListener: FramesListener | undefined;
 const preparation = new Preparation<Solution>();
 const solvingKey = (...asked: [ComponentRef, Look, LedgerQuery, ViewportName]) => JSON.stringify(asked);
 
+/** States in which all of a page is checked. */
+const CHECKED_STATES = ['default', 'hover', 'focus', 'active'].map(readState);
+
 const now = () => performance.now();
 /** Lets whatever was asked for in the meantime have its turn. */
 const nextTurn = () => new Promise<void>((resolve) => setTimeout(resolve));
@@ -309,6 +315,15 @@ const engine: Engine = {
       if (performance.now() > until) break;
     }
     return counts;
+  },
+
+  async checks(versionId, looks, viewport) {
+    const steps = pageChecks(dressed(versionId), looks, {
+      environment: environmentOf(viewport),
+      states: CHECKED_STATES,
+      demands: 'all',
+    });
+    return (await finishInTurns(steps, nextTurn, now)).map(checkRecord);
   },
 
   async warm(versionId) {

@@ -1,4 +1,6 @@
 import { DEFAULT_BOUNDS, type ViewportBounds } from '../look/conditions.js';
+import type { Look } from '../look/model.js';
+import { NOTHING_NAMED, resolveNames, type NamedThings } from '../look/resolve-names.js';
 import type { ComponentSession } from '../session/component-session.js';
 import { PageMeasures } from '../session/page-measures.js';
 import { PageSession, type PageSource } from '../session/page-session.js';
@@ -49,7 +51,10 @@ export class Site {
   private readonly sources = new Map<string, SitePageSource>();
   private readonly parsed = new Map<string, Parsed>();
   private readonly measures = new Map<string, PageMeasures>();
+  /** Looks as they were told, and as they are worn: with what they name in its place. */
+  private told: readonly WornLook[] = [];
   private looks: readonly WornLook[] = [];
+  private named: NamedThings = NOTHING_NAMED;
   private widths: ViewportBounds;
   private readonly mostParsed: number;
 
@@ -96,20 +101,44 @@ export class Site {
 
   /** A component wears a look from now on; one that is known already wears this instead of its own. */
   wear(worn: WornLook): void {
-    const at = this.looks.findIndex(({ id }) => id === worn.id);
-    this.looks = at < 0 ? [...this.looks, worn] : this.looks.map((own, i) => (i === at ? worn : own));
+    const at = this.told.findIndex(({ id }) => id === worn.id);
+    this.tell(at < 0 ? [...this.told, worn] : this.told.map((own, i) => (i === at ? worn : own)));
   }
 
   /** A component wears nothing any more. */
   takeOff(id: string): void {
-    if (this.looks.some((worn) => worn.id === id)) this.looks = this.looks.filter((worn) => worn.id !== id);
+    if (this.told.some((worn) => worn.id === id)) this.tell(this.told.filter((worn) => worn.id !== id));
   }
 
   /** Takes off what other components wear, and puts the looks into this order. */
   keepOnly(ids: readonly string[]): void {
-    const byId = new Map(this.looks.map((worn) => [worn.id, worn]));
+    const byId = new Map(this.told.map((worn) => [worn.id, worn]));
     const looks = ids.flatMap((id) => byId.get(id) ?? []);
-    if (looks.length !== this.looks.length || looks.some((worn, i) => worn !== this.looks[i])) this.looks = looks;
+    if (looks.length !== this.told.length || looks.some((worn, i) => worn !== this.told[i])) this.tell(looks);
+  }
+
+  /** The swatches and finishes that looks of the site may name. */
+  setNamed(named: NamedThings): void {
+    this.named = named;
+    this.resolved = new WeakMap();
+    this.tell(this.told);
+  }
+
+  /** A look with what it names in its place; the same for the same look. */
+  resolve(look: Look): Look {
+    let own = this.resolved.get(look);
+    if (!own) this.resolved.set(look, (own = resolveNames(look, this.named).look));
+    return own;
+  }
+
+  private resolved = new WeakMap<Look, Look>();
+
+  private tell(told: readonly WornLook[]): void {
+    this.told = told;
+    this.looks = told.map((worn) => {
+      const look = this.resolve(worn.look);
+      return look === worn.look ? worn : { ...worn, look };
+    });
   }
 
   /** Forgets what can be worked out again. */
