@@ -5,6 +5,7 @@ import { benchContrast } from './contrast.mjs';
 import { benchKeystroke } from './keystroke.mjs';
 import { benchPress } from './press.mjs';
 import { benchResolve } from './resolve.mjs';
+import { benchShipped } from './shipped.mjs';
 import { ms, times } from './lib/time.mjs';
 
 const large = (elements, rules) =>
@@ -30,7 +31,10 @@ const BENCHES = {
   keystroke: () => benchKeystroke(process.env.RETOQUE_URL),
   press: () => benchPress(process.env.RETOQUE_URL),
   resolve: benchResolve,
-  large: benchLarge,
+  large: async () => {
+    benchLarge();
+    await benchShipped(process.env.RETOQUE_URL);
+  },
 };
 
 const wanted = process.argv.length > 2 ? process.argv.slice(2) : Object.keys(BENCHES);

@@ -41,11 +41,11 @@ const set = (part: string, property: string, value: string, states: readonly Ato
 });
 
 /** Gives a component of a page a look, as it is found there. */
-async function dress(request: APIRequestContext, page: BroughtPage, kind: string, name: RegExp, look: Look) {
+async function dress(request: APIRequestContext, page: BroughtPage, kind: string, selector: string, look: Look) {
   const { html, address, sheets } = page.version;
   const found = new PageSession({ html, address, sheets })
     .components()
-    .find((item) => item.kind === kind && name.test(item.name))!;
+    .find((item) => item.kind === kind && item.selector === selector)!;
   const data = { pageId: page.id, kind, name: found.name, locator: found.locator };
   const kept = (await (await request.post('/api/components', { data, headers: OWN })).json()) as {
     id: string;
@@ -78,13 +78,13 @@ test('several looks on several pages are handed over as one, and do on the live 
     set('link', 'color', '#ffd166', ['hover']),
     set('bar', 'background-color', '#12343b'),
   ]);
-  await dress(page.request, home!, 'menu', /Main menu/, menu);
+  await dress(page.request, home!, 'menu', '.qh-head', menu);
   const button = changeLook(EMPTY_LOOK, [
     set('button', 'color', '#ffffff'),
     set('button', 'color', '#fffbe6', ['hover']),
     set('button', 'background-color', '#7a1f0f', [], timetable!.id),
   ]);
-  await dress(page.request, home!, 'button', /Book/, button);
+  await dress(page.request, home!, 'button', 'a.skip', button);
 
   await page.goto(`/sites/${home!.siteId}/pages/${home!.id}`);
   await page.getByRole('link', { name: 'Hand over' }).click();
@@ -111,11 +111,13 @@ test('several looks on several pages are handed over as one, and do on the live 
     await link.hover();
     await expect(link).toHaveCSS('color', rgb('#ffd166'));
     await live.mouse.move(2, 700);
-    const book = live.locator('a.btn.btn-fare').first();
-    await expect(book).toHaveCSS('color', rgb('#ffffff'));
-    if (ground) await expect(book).toHaveCSS('background-color', rgb(ground));
-    await book.hover();
-    await expect(book).toHaveCSS('color', rgb('#fffbe6'));
+    // It is shown once it has the focus.
+    const skip = live.locator('a.skip');
+    await skip.focus();
+    await expect(skip).toHaveCSS('color', rgb('#ffffff'));
+    if (ground) await expect(skip).toHaveCSS('background-color', rgb(ground));
+    await skip.hover();
+    await expect(skip).toHaveCSS('color', rgb('#fffbe6'));
     await live.close();
   }
 
@@ -133,9 +135,9 @@ test('several looks on several pages are handed over as one, and do on the live 
 test('worker, server and command have the same figures of a page with looks on it', async ({ page }) => {
   const [timetable] = await bring(page.request, '/timetable.html');
   const menu = changeLook(EMPTY_LOOK, [set('link', 'color', '#345678'), set('link', 'color', '#89abcd', ['hover'])]);
-  await dress(page.request, timetable!, 'menu', /Main menu/, menu);
+  await dress(page.request, timetable!, 'menu', '.qh-head', menu);
   const button = changeLook(EMPTY_LOOK, [set('button', 'background-color', '#dddddd')]);
-  await dress(page.request, timetable!, 'button', /Book/, button);
+  await dress(page.request, timetable!, 'button', 'a.skip', button);
   const { html, edition } = timetable!.version;
 
   const fromServer = async (looks: string) => {
@@ -192,7 +194,7 @@ test('worker, server and command have the same figures of a page with looks on i
     edition,
   );
 
-  expect(worker).toEqual(server);
+  expect(worker.map(comparable)).toEqual(server.map(comparable));
   // The command leaves out what level AA does not ask for, and names the page.
   const asked = new Set(command.map(({ criterion }) => criterion));
   const told = server.filter(({ criterion }) => asked.has(criterion));
@@ -200,7 +202,13 @@ test('worker, server and command have the same figures of a page with looks on i
   expect(
     command.map((own) => {
       const { page: _page, viewport: _viewport, ...rest } = own as CheckRecord & { page: string; viewport: string };
-      return rest;
+      return comparable(rest);
     }),
-  ).toEqual(told);
+  ).toEqual(told.map(comparable));
+});
+
+/** Browsers and Node have each a last bit of their own in powers and roots. */
+const comparable = (check: CheckRecord): CheckRecord => ({
+  ...check,
+  measured: check.measured === null ? null : Number(check.measured.toPrecision(12)),
 });

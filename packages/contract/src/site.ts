@@ -188,6 +188,8 @@ export const wornLookSchema = z.object({
   kind: text(60).min(1),
   locator: locatorSchema,
   look: lookSchema,
+  /** The page that it was kept on. */
+  pageId: text(80).optional(),
 });
 export type WornLookData = z.infer<typeof wornLookSchema>;
 

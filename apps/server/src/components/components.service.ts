@@ -51,13 +51,16 @@ export class ComponentsService {
   async worn(scope: OwnerScope, siteId: string): Promise<SiteLooks> {
     const site = await scope.first(sites, and(eq(sites.id, siteId), isNull(sites.deletedAt)));
     if (!site) throw notFound('The site');
-    const looks = (await this.list(scope, siteId)).map(({ id, name, kind, locator, trials: all, currentTrialId }) => ({
-      id,
-      name,
-      kind,
-      locator,
-      look: all.find((trial) => trial.id === currentTrialId)!.look,
-    }));
+    const looks = (await this.list(scope, siteId)).map(
+      ({ id, pageId, name, kind, locator, trials: all, currentTrialId }) => ({
+        id,
+        pageId,
+        name,
+        kind,
+        locator,
+        look: all.find((trial) => trial.id === currentTrialId)!.look,
+      }),
+    );
     return { bounds: { medium: site.mediumUpTo, narrow: site.narrowUpTo }, looks };
   }
 

@@ -23,8 +23,8 @@ export const wornKey = ({ bounds, components }: Pick<Wardrobe, 'bounds' | 'compo
   [bounds.medium, bounds.narrow, ...components.map((own) => `${own.id} ${stateOf(own)}`)].join();
 
 export const wornLook = (component: Component): WornLook => {
-  const { id, kind, name, locator } = component;
-  return { id, kind, name, locator, look: currentOf(component).look };
+  const { id, pageId, kind, name, locator } = component;
+  return { id, pageId, kind, name, locator, look: currentOf(component).look };
 };
 
 /**

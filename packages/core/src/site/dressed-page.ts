@@ -93,7 +93,7 @@ export class DressedPage {
     const looks = this.looks();
     if (this.ordered?.looks !== looks) {
       const here = looks.flatMap((worn): Placed[] => {
-        const placed = this.place(placeOf(worn));
+        const placed = this.placeWorn(worn);
         return placed ? [{ worn, placed, says: activeSettings(worn.look).length > 0 }] : [];
       });
       // Sorting keeps what is alike as it was made.
@@ -105,6 +105,12 @@ export class DressedPage {
   /** Those of them whose looks say something. */
   private get telling(): readonly Placed[] {
     return this.here.filter(({ says }) => says);
+  }
+
+  /** Where the component of a look stands on this page: another page's much like it is none of it. */
+  private placeWorn(worn: WornLook): PlacedComponent | undefined {
+    const placed = this.place(placeOf(worn));
+    return placed?.located.outcome === 'moved' && worn.pageId !== this.pageId ? undefined : placed;
   }
 
   /** Where a component stands on this page; undefined where it does not. */

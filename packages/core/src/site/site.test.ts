@@ -98,6 +98,22 @@ describe('looks that lie over each other', () => {
   });
 });
 
+describe('a component that is not on a page', () => {
+  it('is not what is much like it there, unless it was kept on that page and has moved since', () => {
+    const site = siteWith('home', 'quay');
+    const own = worn(site, 'button', '.btn', look(set('button', 'color', '#eeeeee')));
+    const renamed = { ...own, locator: { ...own.locator, selector: '.btn.fare' } };
+    site.wear({ ...renamed, pageId: 'quay' });
+    expect(site.on('home').lookList()).toEqual([]);
+    expect(
+      site
+        .on('quay')
+        .lookList()
+        .map(({ placed }) => placed.located.outcome),
+    ).toEqual(['moved']);
+  });
+});
+
 describe('a look that moves boxes', () => {
   it('lets nothing count that was measured before, unless the page is measured anew', () => {
     const site = siteWith('home');

@@ -7,6 +7,8 @@ export interface WornLook extends Omit<ComponentPlace, 'parts'> {
   readonly id: string;
   readonly name: string;
   readonly look: Look;
+  /** The page that it was kept on: there alone it is looked for where its selector reaches nothing any more. */
+  readonly pageId?: string | undefined;
 }
 
 /** A page of a site, as it was brought or as it was changed since. */
