@@ -5,6 +5,7 @@ import { benchContrast } from './contrast.mjs';
 import { benchKeystroke } from './keystroke.mjs';
 import { benchPress } from './press.mjs';
 import { benchResolve } from './resolve.mjs';
+import { benchSite } from './site.mjs';
 import { benchShipped } from './shipped.mjs';
 import { ms, times } from './lib/time.mjs';
 
@@ -31,6 +32,7 @@ const BENCHES = {
   keystroke: () => benchKeystroke(process.env.RETOQUE_URL),
   press: () => benchPress(process.env.RETOQUE_URL),
   resolve: benchResolve,
+  site: benchSite,
   large: async () => {
     benchLarge();
     await benchShipped(process.env.RETOQUE_URL);

@@ -1,6 +1,14 @@
 import type { Remote } from 'comlink';
 import type { Engine, FoundWithChecks } from './protocol';
 
+/** Under what the components of a page are kept, with how they fare. */
+export const foundKey = (versionId: string | undefined, worn: string | undefined) => [
+  'engine',
+  'find',
+  versionId,
+  worn,
+];
+
 /** What is not done after this is shown as far as it is. */
 const PATIENCE_MILLIS = 700;
 

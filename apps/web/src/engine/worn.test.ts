@@ -3,14 +3,16 @@ import type { Component } from '@retoque/contract';
 import type { WornChange } from './protocol';
 import { tellWorn, wornKey } from './worn';
 
-const component = (id: string, revision: number): Component =>
+const RED = { part: 'button', property: 'color', when: { states: [] }, value: 'red' };
+
+const component = (id: string, revision: number, settings = [RED]): Component =>
   ({
     id,
     kind: 'button',
     name: id,
     locator: {},
     currentTrialId: `${id} A`,
-    trials: [{ id: `${id} A`, revision, look: { settings: [], exceptions: [], muted: [] } }],
+    trials: [{ id: `${id} A`, revision, look: { settings, exceptions: [], muted: [] } }],
   }) as unknown as Component;
 
 const bounds = { medium: 1023, narrow: 599 };
@@ -38,5 +40,7 @@ describe('what a worker is told of looks', () => {
     expect(key(component('a', 1))).toBe(key(component('a', 1)));
     expect(key(component('a', 1))).not.toBe(key(component('a', 2)));
     expect(key(component('a', 1))).not.toBe(key());
+    // One that was opened and not changed yet changes nothing.
+    expect(key(component('a', 1), component('b', 0, []))).toBe(key(component('a', 1)));
   });
 });

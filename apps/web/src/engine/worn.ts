@@ -18,9 +18,15 @@ const currentOf = ({ trials, currentTrialId }: Component) => trials.find(({ id }
 /** Another whenever the component wears something else: every save gives a look another revision. */
 const stateOf = (component: Component): string => `${component.currentTrialId} ${currentOf(component).revision}`;
 
+/** A look that says nothing is as none. */
+const says = (component: Component): boolean => {
+  const { settings, exceptions, parts } = currentOf(component).look;
+  return settings.length > 0 || exceptions.length > 0 || Object.keys(parts ?? {}).length > 0;
+};
+
 /** A short text that is another whenever a site wears something else. */
 export const wornKey = ({ bounds, components }: Pick<Wardrobe, 'bounds' | 'components'>): string =>
-  [bounds.medium, bounds.narrow, ...components.map((own) => `${own.id} ${stateOf(own)}`)].join();
+  [bounds.medium, bounds.narrow, ...components.filter(says).map((own) => `${own.id} ${stateOf(own)}`)].join();
 
 export const wornLook = (component: Component): WornLook => {
   const { id, pageId, kind, name, locator } = component;

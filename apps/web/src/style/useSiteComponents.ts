@@ -1,9 +1,9 @@
 import type { Component, PageSummary } from '@retoque/contract';
-import { useQueries } from '@tanstack/react-query';
+import { useQueries, useQueryClient } from '@tanstack/react-query';
 import { pageQuery } from '../api/queries';
 import { equip } from '../measuring/equip';
 import { enginePage, surveyEngine } from '../engine/engine';
-import { findComponents } from '../engine/find-components';
+import { findComponents, foundKey } from '../engine/find-components';
 import type { FoundWithChecks } from '../engine/protocol';
 import { tellWorn, wornKey } from '../engine/worn';
 import type { ViewportBounds } from '@retoque/core';
@@ -24,6 +24,7 @@ export function useSiteComponents(
   kept: readonly Component[] | undefined,
   bounds: ViewportBounds,
 ): { components: readonly SiteComponent[]; pending: number } {
+  const client = useQueryClient();
   const worn = kept && wornKey({ bounds, components: kept });
   const loaded = useQueries({ queries: pages.map((page) => pageQuery(page.id)) });
   const answers = useQueries({
@@ -34,6 +35,11 @@ export function useSiteComponents(
         queryKey: ['surveyor', version?.edition, worn],
         enabled: version !== undefined && kept !== undefined,
         staleTime: Infinity,
+        // What the survey has counted is not counted again.
+        initialData: () => {
+          const known = client.getQueryData<FoundWithChecks[]>(foundKey(version?.edition, worn));
+          return known?.every(({ counted }) => counted) ? known : undefined;
+        },
         placeholderData: (previous: FoundWithChecks[] | undefined) => previous,
         queryFn: async ({ signal }) => {
           const opened = enginePage(whole!);

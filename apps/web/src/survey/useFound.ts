@@ -2,7 +2,7 @@ import type { Component } from '@retoque/contract';
 import type { ViewportBounds } from '@retoque/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { engine } from '../engine/engine';
-import { findComponents } from '../engine/find-components';
+import { findComponents, foundKey } from '../engine/find-components';
 import type { FoundWithChecks } from '../engine/protocol';
 import { tellWorn, wornKey } from '../engine/worn';
 import { equip } from '../measuring/equip';
@@ -17,7 +17,7 @@ export function useFound(
   components: readonly Component[] | undefined,
 ) {
   const client = useQueryClient();
-  const queryKey = ['engine', 'find', versionId, bounds && components && wornKey({ bounds, components })];
+  const queryKey = foundKey(versionId, bounds && components && wornKey({ bounds, components }));
   return useQuery<FoundWithChecks[]>({
     queryKey,
     enabled: versionId !== undefined && components !== undefined && bounds !== undefined,

@@ -1,6 +1,7 @@
 import { BROWSER_SHEET, QUIRKS_SHEET } from '../css/browser-sheet.js';
 import type { CascadeSheet } from '../css/rules.js';
 import { parseMedia, parseSheet } from '../css/parse-sheet.js';
+import { sharedSheet } from '../css/shared-sheet.js';
 import type { Condition } from '../css/sheet.js';
 import { textOf, type ElementNode, type PageTree } from './tree.js';
 
@@ -143,7 +144,7 @@ export function cascadeSheets(
     chain: readonly string[],
     owner: ElementNode | undefined,
   ) => {
-    const sheet = parseSheet(name, text, { base: address, quirks });
+    const sheet = sharedSheet(name, text, { base: address, quirks });
     for (const imported of sheet.imports) {
       const target = resolveAddress(imported.address, address);
       const found = target === undefined ? undefined : byAddress.get(target);
