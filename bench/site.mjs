@@ -25,7 +25,10 @@ function siteWith(looks) {
     const source = { html, address: 'https://page.invalid/', sheets };
     site.putPage({ version: `v${i}`, pageId: `p${i}`, name: `Page ${i}`, source });
   }
-  const found = site.page('v0').components();
+  const found = site
+    .page('v0')
+    .components()
+    .filter((item) => item.kind === 'button');
   found.slice(0, looks).forEach(({ kind, name, locator }, i) => {
     const [part] = site.component('v0', { kind, locator }).parts;
     site.wear({ id: `look ${i}`, name, kind, locator, look: lookOf(part.part.name, i) });

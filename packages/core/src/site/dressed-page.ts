@@ -92,15 +92,18 @@ export class DressedPage {
   private get here(): readonly Placed[] {
     const looks = this.looks();
     if (this.ordered?.looks !== looks) {
-      const here = looks.flatMap((worn): Placed[] => {
-        const placed = this.placeWorn(worn);
-        return placed ? [{ worn, placed, says: activeSettings(worn.look).length > 0 }] : [];
-      });
+      const here = looks.flatMap((worn) => this.placedLook(worn) ?? []);
       // Sorting keeps what is alike as it was made.
       this.ordered = { looks, here: here.sort((a, b) => compareReach(a.placed, b.placed)) };
     }
     return this.ordered.here;
   }
+
+  /** A look on this page, found once; null where its component does not stand here. */
+  private readonly placedLook = once((worn: WornLook): Placed | null => {
+    const placed = this.placeWorn(worn);
+    return placed ? { worn, placed, says: activeSettings(worn.look).length > 0 } : null;
+  });
 
   /** Those of them whose looks say something. */
   private get telling(): readonly Placed[] {

@@ -52,7 +52,7 @@ export function overlap(one: PlacedComponent, other: PlacedComponent): boolean {
   return false;
 }
 
-const depthOf = (element: ElementNode): number => [...ancestors(element)].length;
+const depthOf = once((element: ElementNode): number => [...ancestors(element)].length);
 
 /** Order in which looks lie over each other: what reaches wide first, what is contained last. */
 export function compareReach(one: PlacedComponent, other: PlacedComponent): number {
