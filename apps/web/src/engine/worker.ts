@@ -476,7 +476,8 @@ const engine: Engine = {
 
   async handover(siteId, versions, ids, onStep) {
     const site = siteOf(siteId);
-    const pages = site.pages.filter(({ version }) => versions.includes(version));
+    // In the order of the site, whichever was opened last.
+    const pages = versions.flatMap((wanted) => site.pages.find(({ version }) => version === wanted) ?? []);
     const steps = handingOver({ ...site.only(new Set(ids)), pages }, { fonts: fontsAt(({ address }) => address) });
     return finishInTurns(steps, ({ done, of }) => Promise.resolve(onStep(done, of)), now);
   },

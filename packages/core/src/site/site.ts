@@ -88,8 +88,9 @@ export class Site {
     return this.looks;
   }
 
-  /** Puts a page in, or takes note of what it is called now. */
+  /** Puts a page in, or takes note of what it is called now; what was put in last stands last. */
   putPage(page: SitePageSource): void {
+    this.sources.delete(page.version);
     this.sources.set(page.version, page);
   }
 
