@@ -40,7 +40,7 @@ export function HandoverScreen() {
   const told = useMemo(() => withLooks(components ?? []), [components]);
   const [left, setLeft] = useState(NONE);
   const chosen = useMemo(() => told.filter(({ id }) => !left.has(id)), [told, left]);
-  const { handover, progress, error: failed } = useHandover(site.data, components, chosen);
+  const { handover, progress, error: failed } = useHandover(siteId, site.data, components, chosen);
   const all = useDownload(siteId, chosen);
   useDocumentTitle('Hand over', site.data?.name);
   const answer = handover.data;

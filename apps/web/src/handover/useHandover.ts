@@ -14,12 +14,13 @@ import { useSiteFiles } from '../style/useSiteFiles';
  * @param chosen components whose looks go along
  */
 export function useHandover(
+  siteId: string,
   site: Site | undefined,
   components: readonly Component[] | undefined,
   chosen: readonly Component[],
 ) {
   const [progress, setProgress] = useState({ done: 0, of: 0 });
-  const files = useSiteFiles(site?.id ?? '');
+  const files = useSiteFiles(siteId);
   const pages = useQueries({ queries: (site?.pages ?? []).map(({ id }) => pageQuery(id)) });
   const loaded = pages.flatMap(({ data }) => data ?? []);
   const editions = loaded.map(({ version }) => version.edition);
