@@ -21,7 +21,7 @@ const wait = (millis: number) => new Promise((resolve) => setTimeout(resolve, mi
 /** A process that works on jobs. */
 function worker(): ChildProcess {
   const env = { ...process.env, RETOQUE_JOB_STALE_MS: String(STALE_MILLIS), NODE_OPTIONS: '' };
-  return fork(WORKER, [], { env, stdio: ['ignore', 'ignore', 'inherit', 'ipc'] });
+  return fork(WORKER, [], { env, stdio: ['ignore', 'ignore', 'ignore', 'ipc'] });
 }
 
 const ended = async (child: ChildProcess): Promise<void> => {
