@@ -42,7 +42,7 @@ try {
   // Started with a channel by the demo: when that ends without a word, so does this.
   process.on('disconnect', stop);
   // Jobs that an earlier run has left are taken up again.
-  await app.get(JobQueue).serve();
+  await app.get(JobQueue).serveOnDemand();
   process.send?.('ready');
 } catch (error) {
   fail(error);

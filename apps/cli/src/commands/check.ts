@@ -43,8 +43,14 @@ interface Options {
 type PrintedCheck = CheckRecord & { readonly page: string; readonly viewport: string };
 
 const printedCheck = (entry: LedgerEntry, page: string, size: string): PrintedCheck => {
-  const { select, text, part, state, ...rest } = checkRecord(entry);
-  return { page, select, text, part, state, viewport: size, ...rest };
+  const { select, text, part, state, criterion, measured, needed, verdict, foreground, background, ...more } =
+    checkRecord(entry);
+  const { reason, demand, unit, basis, share, worst } = more;
+  // In the order in which people have come to read them.
+  return {
+    ...{ page, select, text, part, state, viewport: size, criterion, measured, needed, verdict },
+    ...{ foreground, background, reason, demand, unit, basis, share, worst },
+  };
 };
 
 const MARKS: Readonly<Record<string, string>> = lookup({

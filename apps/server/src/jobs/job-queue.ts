@@ -45,14 +45,25 @@ export class JobQueue implements OnApplicationShutdown {
     return this.boss;
   }
 
+  /** Works on jobs in this process as soon as there are any: now where some were left, or once one is begun here. */
+  async serveOnDemand(): Promise<void> {
+    this.isServing = 'on demand';
+    if ((await this.database.jobsWhere(isLeft())).length) await this.serve();
+  }
+
+  private isServing: boolean | 'on demand' = false;
+
   /** Puts a ticket for a job in. */
   async add(ticket: Ticket, once: PgBoss.SendOptions = {}): Promise<void> {
+    if (this.isServing === 'on demand') await this.serve();
     const boss = await this.started();
     await boss.send(QUEUE, ticket, { retryLimit: 3, retryDelay: 2, expireInSeconds: 12 * 3600, ...once });
   }
 
   /** Works on jobs from now on, in this process. */
   async serve(): Promise<void> {
+    if (this.isServing === true) return;
+    this.isServing = true;
     const boss = await this.started();
     for (let i = 0; i < AT_ONCE; i++) {
       await boss.work<Ticket>(QUEUE, { pollingIntervalSeconds: 0.5 }, async ([job]) => {

@@ -7,6 +7,7 @@ import { once } from 'node:events';
 import { fileURLToPath } from 'node:url';
 import { createApp } from '../create-app.js';
 import { ownPages } from '../testing/api.js';
+import { JobQueue } from './job-queue.js';
 
 const STALE_MILLIS = 500;
 const PAGES = 30;
@@ -128,4 +129,12 @@ describe('a job that many processes may work on', () => {
     await api().get('/api/jobs/6c3f9f0e-6d0f-4a5c-9d1e-0a4a3a1c7b11').expect(404);
     await api().post(`/api/sites/${siteId}/checks`).send({ width: 3 }).expect(400);
   });
+
+  it('is worked on by a server that was told to as soon as there is one', async () => {
+    await app.get(JobQueue).serveOnDemand();
+    const job = await start(900);
+    for (const until = Date.now() + 40_000; (await read(job.id)).state !== 'done' && Date.now() < until;)
+      await wait(50);
+    expect(await read(job.id)).toMatchObject({ state: 'done', done: PAGES });
+  }, 60_000);
 });
