@@ -5,6 +5,7 @@ import { lazy, Suspense } from 'react';
 import { Busy } from '../shell/Busy';
 import { Button } from '../theme/Button';
 import { CopyButton } from './CopyButton';
+import { saveFile } from './save-file';
 
 const CssView = lazy(() => import('./CssView'));
 
@@ -25,7 +26,13 @@ export function Sheet({ file: { path, text, page }, isOneOfMany }: Props) {
       ) : null}
       <Flex gap="8px" mb="10px" flexWrap="wrap">
         <CopyButton text={text} label="Copy the CSS" />
-        <Button onClick={() => download(text, path)} maxWidth="100%" whiteSpace="normal" height="auto" minHeight="30px">
+        <Button
+          onClick={() => saveFile(new Blob([text], { type: 'text/css' }), path)}
+          maxWidth="100%"
+          whiteSpace="normal"
+          height="auto"
+          minHeight="30px"
+        >
           <Download aria-hidden="true" />
           Download {path}
         </Button>
@@ -37,13 +44,4 @@ export function Sheet({ file: { path, text, page }, isOneOfMany }: Props) {
       </Box>
     </Box>
   );
-}
-
-function download(css: string, name: string): void {
-  const url = URL.createObjectURL(new Blob([css], { type: 'text/css' }));
-  const link = document.createElement('a');
-  link.href = url;
-  link.download = name;
-  link.click();
-  setTimeout(() => URL.revokeObjectURL(url), 10_000);
 }

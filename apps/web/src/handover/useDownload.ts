@@ -1,6 +1,7 @@
 import type { Component } from '@retoque/contract';
 import { useMutation } from '@tanstack/react-query';
 import { callFile } from '../api/client';
+import { saveFile } from './save-file';
 
 /** Takes all files of a handover home as one folder; the server works it out again from what is stored. */
 export function useDownload(siteId: string, chosen: readonly Component[]) {
@@ -10,14 +11,7 @@ export function useDownload(siteId: string, chosen: readonly Component[]) {
         method: 'POST',
         body: { host: 'folder', components: chosen.map(({ id }) => id) },
       }),
-    onSuccess: ({ blob, name }) => {
-      const url = URL.createObjectURL(blob);
-      const link = document.createElement('a');
-      link.href = url;
-      link.download = name;
-      link.click();
-      setTimeout(() => URL.revokeObjectURL(url), 10_000);
-    },
+    onSuccess: ({ blob, name }) => saveFile(blob, name),
   });
   return { start: () => mutate(), isPending, error };
 }

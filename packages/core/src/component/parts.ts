@@ -1,8 +1,7 @@
 import { splitOutside } from '../value/split-text.js';
-import { InvalidSelectorError } from '../css/selector/match.js';
 import { CARRIED_ATOMS, type CarriedAtom } from '../css/selector/states.js';
 import type { Subject } from '../look/subject.js';
-import { selectAll } from '../page/locator.js';
+import { reachedBy } from '../page/locator.js';
 import { selfAndAncestors, type ElementNode, type PageTree } from '../page/tree.js';
 import { CarriedStates } from './carriers.js';
 import type { Kind, Part } from './kind.js';
@@ -33,15 +32,6 @@ export function fromRoot(find: string, root: string): string {
   return find.replaceAll(':scope', several ? `:is(${root})` : root);
 }
 
-const reach = (tree: PageTree, selector: string): ElementNode[] => {
-  try {
-    return selectAll(tree, selector);
-  } catch (error) {
-    if (error instanceof InvalidSelectorError) return [];
-    throw error;
-  }
-};
-
 /**
  * Finds the parts of a component.
  *
@@ -62,7 +52,7 @@ export function findParts(
     const given = corrected[part.name];
     const candidates = given === undefined ? part.find.map((text) => fromRoot(text, root)) : [given];
     for (const candidate of candidates) {
-      const elements = reach(tree, candidate);
+      const elements = reachedBy(tree, candidate);
       if (!elements.length) continue;
       const apart = given === undefined ? withoutOthers(tree, candidate, elements, part, kind, selectors) : undefined;
       const kept = apart ?? { selector: candidate, elements };
@@ -122,7 +112,7 @@ function plainest(
   if (selector === root) return selector;
   for (const own of siteSelectorsOf(elements[0]!)) {
     if (!own.startsWith(root) || !/^[\s>]/.test(own.slice(root.length)) || own.length > selector.length) continue;
-    const reached = reach(tree, own);
+    const reached = reachedBy(tree, own);
     if (reached.length === elements.length && reached.every((element, i) => element === elements[i])) return own;
   }
   return selector;
@@ -169,5 +159,5 @@ function withoutOthers(
   }
   if (!others.length) return undefined;
   const narrowed = `${selector}:not(:where(${others.join(', ')}))`;
-  return { selector: narrowed, elements: reach(tree, narrowed) };
+  return { selector: narrowed, elements: reachedBy(tree, narrowed) };
 }

@@ -1,4 +1,4 @@
-import { compileText, matches } from '../css/selector/match.js';
+import { compileText, InvalidSelectorError, matches } from '../css/selector/match.js';
 import type { CompiledSelector, MatchContext } from '../css/selector/types.js';
 import { mayMatch } from './element-index.js';
 import { ancestors, textStart, type ElementNode, type PageTree } from './tree.js';
@@ -53,6 +53,16 @@ export function selectAll(tree: PageTree, selector: string | readonly CompiledSe
   const isReached = (element: ElementNode) => own.some((item) => matches(item, element, context));
   // Of one selector alone its last compound says which elements are worth a look.
   return (own.length === 1 ? mayMatch(tree, own[0]!.compounds.at(-1)!) : tree.elements).filter(isReached);
+}
+
+/** The same, and nothing where the text is no selector. */
+export function reachedBy(tree: PageTree, selector: string): ElementNode[] {
+  try {
+    return selectAll(tree, selector);
+  } catch (error) {
+    if (error instanceof InvalidSelectorError) return [];
+    throw error;
+  }
 }
 
 /** Whether a selector reaches an element at rest. */

@@ -1,5 +1,6 @@
 import { ident, walk, type CssNode, type Rule } from 'css-tree';
 import { readWithinBounds, withinBrackets } from '../css/parser.js';
+import { once } from '../once.js';
 import { markerOf, partMarkerOf } from './markers.js';
 import { importSpans, urlSpans, type ImportSpan, type UrlSpan } from './references.js';
 import type { PageTree } from './tree.js';
@@ -127,8 +128,8 @@ const needsOf = (selector: CssNode): string[] =>
         return [ident.decode(node.name).toLowerCase()];
       });
 
-/** All names that elements of a page have. */
-function namesOf(tree: PageTree): ReadonlySet<string> {
+/** All names that elements of a page have; asked for by every sheet and frame. */
+const namesOf = once((tree: PageTree): ReadonlySet<string> => {
   const names = new Set<string>();
   for (const { name, id, classes } of tree.elements) {
     names.add(name.toLowerCase());
@@ -136,7 +137,7 @@ function namesOf(tree: PageTree): ReadonlySet<string> {
     for (const own of classes) names.add(`.${own}`);
   }
   return names;
-}
+});
 
 /** Leaves out what reaches nothing on a page. Where names match without regard to case, everything stays. */
 export function unreached({ rules }: PreparedSheet, tree: PageTree): Edit[] {

@@ -21,6 +21,7 @@ import {
 import type { Place, ViewportBounds } from '../look/conditions.js';
 import { activeSettings, type Look } from '../look/model.js';
 import type { Forcer } from '../look/subject.js';
+import { once } from '../once.js';
 import type { StagedPages } from '../page/staged-pages.js';
 import type { ComponentParts } from './component-parts.js';
 import type { ComponentPlans } from './component-plans.js';
@@ -84,14 +85,14 @@ export class ComponentHandover {
   }
 
   /** The environments in which a look is planned and proven on this page. */
-  private casesFor(look: Look): readonly EnvironmentCase[] {
+  private readonly casesFor = once((look: Look): readonly EnvironmentCase[] => {
     const { page, bounds } = this.source;
     const settings = activeSettings(look);
     const widths = [...new Set(settings.flatMap(({ when }) => (when.viewport ? [bounds[when.viewport]] : [])))];
     const scheme = settings.some(({ when }) => when.scheme !== undefined);
     if (!widths.length && !scheme) return page.environmentCases;
     return environmentCases(page.sheets, DESKTOP, { widths, scheme });
-  }
+  });
 
   /** The rules that give the parts their look in every environment that the page, or the look, tells apart. */
   planned(look: Look, { onPage = false, only, over }: PlanRequest = {}): Plan[] {

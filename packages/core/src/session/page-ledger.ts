@@ -10,6 +10,7 @@ import { columnNamed, shownBits } from '../component/states.js';
 import { pathSelector } from '../page/path.js';
 import { ancestors, hasOwnText, textOf, type ElementNode } from '../page/tree.js';
 import { EMPTY_LOOK } from '../look/model.js';
+import { finish, type Steps } from '../steps.js';
 import { seenPage, type SeenPage } from './seen-page.js';
 import type { PageSession } from './page-session.js';
 
@@ -56,22 +57,20 @@ const sameResult = (a: Check, b: Check): boolean =>
  * pointer over them changes what is seen. Focus belongs to what can have it: the component around the text.
  */
 export function pageLedger(page: PageSession | SeenPage, options: LedgerOptions): LedgerEntry[] {
-  const steps = pageLedgerSteps('seen' in page ? page : seenPage(page), options);
-  for (;;) {
-    const step = steps.next();
-    if (step.done) return step.value;
-  }
+  return finish(pageLedgerSteps('seen' in page ? page : seenPage(page), options));
 }
 
 /** The same bit by bit: it can be left after each component. */
-export function* pageLedgerSteps(seen: SeenPage, options: LedgerOptions): Generator<void, LedgerEntry[], void> {
+export function* pageLedgerSteps(seen: SeenPage, options: LedgerOptions): Steps<LedgerEntry[]> {
   const { demands = 'text' } = options;
   const entries = textEntries(seen, options);
-  yield;
   if (demands === 'all') {
+    const of = seen.page.components().length + 1;
+    let done = 1;
+    yield { done, of };
     for (const own of componentEntries(seen, options)) {
       for (const entry of own) entries.push(entry);
-      yield;
+      yield { done: ++done, of };
     }
   }
   return entries;

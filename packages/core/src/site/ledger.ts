@@ -13,15 +13,8 @@ export type LooksShown = (typeof LOOKS_SHOWN)[number];
 const shownOn = (dressed: DressedPage, looks: LooksShown) => (looks === 'worn' ? dressed.seen : seenPage(dressed.page));
 
 /** All checks of a page, with the looks on it or without; it can be left after each component. */
-export function* pageChecks(dressed: DressedPage, looks: LooksShown, options: LedgerOptions): Steps<LedgerEntry[]> {
-  const of = dressed.page.components().length + 1;
-  const steps = pageLedgerSteps(shownOn(dressed, looks), options);
-  for (let done = 1; ; done++) {
-    const step = steps.next();
-    if (step.done) return step.value;
-    yield { done: Math.min(done, of), of };
-  }
-}
+export const pageChecks = (dressed: DressedPage, looks: LooksShown, options: LedgerOptions): Steps<LedgerEntry[]> =>
+  pageLedgerSteps(shownOn(dressed, looks), options);
 
 /** Suggested fixes for the components of a page, from the looks that they wear or from nothing. */
 export const pageWays = (dressed: DressedPage, looks: LooksShown, options: WaysOptions): ComponentWays[] =>

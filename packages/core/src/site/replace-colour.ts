@@ -1,4 +1,4 @@
-import { EMPTY_LOOK, type Look } from '../look/model.js';
+import type { Look } from '../look/model.js';
 import type { ComponentPlace } from '../session/placed-component.js';
 import type { RemedyRequest } from '../session/remedies.js';
 import { replacingColour, type ColourReplacement, type ColourShare } from '../session/replace-colour.js';
@@ -40,12 +40,12 @@ export function* replacingAcross(
       if (seen.has(key)) return [];
       seen.add(key);
       const place = { kind, locator };
-      const isInHand = inHand?.place.kind === kind && inHand.place.locator.selector === locator.selector;
+      const isInHand = inHand !== undefined && isWornAt(inHand.place, place);
       const worn = site.worn.find((own) => isWornAt(own, place));
       const { session, look } = isInHand
         ? { session: dressed.component(inHand.place), look: inHand.look }
         : dressed.wearing(place);
-      return [{ version, place, name, worn: worn?.id, session, look: look ?? EMPTY_LOOK }];
+      return [{ version, place, name, worn: worn?.id, session, look }];
     });
   });
   const found = yield* replacingColour(entries, css, request);

@@ -26,5 +26,5 @@ export interface SitePage {
 export const placeOf = ({ kind, locator, look }: WornLook): ComponentPlace => ({ kind, locator, parts: look.parts });
 
 /** Whether a look is that of the component that stands at a place. */
-export const isWornAt = (worn: WornLook, place: ComponentPlace): boolean =>
+export const isWornAt = (worn: Pick<ComponentPlace, 'kind' | 'locator'>, place: ComponentPlace): boolean =>
   worn.kind === place.kind && worn.locator.selector === place.locator.selector;

@@ -9,3 +9,6 @@ export const addSpecificity = (a: Specificity, b: Specificity): Specificity => [
 
 export const maxSpecificity = (list: readonly Specificity[]): Specificity =>
   list.reduce((best, next) => (compareSpecificity(next, best) > 0 ? next : best), NO_SPECIFICITY);
+
+/** The heavier of two. */
+export const heavierOf = (a: Specificity, b: Specificity): Specificity => (compareSpecificity(b, a) > 0 ? b : a);

@@ -1,4 +1,4 @@
-import { compareSpecificity, type Specificity } from '../../css/selector/specificity.js';
+import { heavierOf, NO_SPECIFICITY, type Specificity } from '../../css/selector/specificity.js';
 import { specificityOf } from '../../css/selector/weight.js';
 import {
   asLastSheet,
@@ -25,6 +25,7 @@ import {
   raiseFloors,
   settleFloors,
   siteOrder,
+  type LookPlans,
   type PageLooks,
   type PartFloor,
   type PlanHere,
@@ -69,7 +70,6 @@ export function* handingOver(site: SiteUnder, options: SiteHandoverOptions = {})
 
   // What rules must weigh somewhere they weigh everywhere, so that one sheet goes for all pages.
   const floors = new Map<string, PartFloor>();
-  const rank = (one: LookHere, other: LookHere) => order.indexOf(one.worn) - order.indexOf(other.worn);
   for (const { looks } of pages) {
     for (const { worn, session } of looks) raiseFloors(floors, worn, session.rulesOf.planned(worn.look));
     yield step();
@@ -77,12 +77,12 @@ export function* handingOver(site: SiteUnder, options: SiteHandoverOptions = {})
   settleFloors(floors, order, pages);
 
   const unbeatable = new Map<string, UnbeatableRule>();
-  const forAll: { readonly worn: WornLook; readonly plans: readonly Plan[]; readonly fallback: string }[] = [];
+  const forAll: (LookPlans & { readonly fallback: string })[] = [];
   for (const worn of order) {
     const under = forAll.filter((other) => pages.some(({ looks }) => meet(looks, other.worn, worn)));
     const least = heaviest(
       under.flatMap((other) => other.plans),
-      [0, 0, 0],
+      NO_SPECIFICITY,
     );
     const byPart = new Map<string, PlanHere[]>();
     let fallback = '';
@@ -93,7 +93,7 @@ export function* handingOver(site: SiteUnder, options: SiteHandoverOptions = {})
       const plans = rulesOf.planned(worn.look, {
         over: (part) => {
           const { weight, important } = floorOf(floors, worn, part);
-          return { weight: compareSpecificity(least, weight) > 0 ? least : weight, important, sameRows: false };
+          return { weight: heavierOf(weight, least), important, sameRows: false };
         },
       });
       for (const plan of plans) {
@@ -130,8 +130,7 @@ export function* handingOver(site: SiteUnder, options: SiteHandoverOptions = {})
       yield step();
       continue;
     }
-    const sorted = { ...own, looks: [...own.looks].sort(rank) };
-    const { pageCss, failures, compared, ranges } = forPage(own, sorted, siteCss, forAll, floors);
+    const { pageCss, failures, compared, ranges } = forPage(own, siteCss, forAll, floors);
     if (pageCss) {
       const path = pageFileName(fileName, own.page.name, taken);
       files.push({ path, text: pageCss, page: { pageId: own.page.pageId, name: own.page.name } });
@@ -185,9 +184,8 @@ interface ForPage {
 /** What one page's own sheet must say, and the proof of both sheets there. */
 function forPage(
   own: PageLooks,
-  sorted: PageLooks,
   siteCss: string,
-  forAll: readonly { readonly worn: WornLook; readonly plans: readonly Plan[] }[],
+  forAll: readonly LookPlans[],
   floors: Map<string, PartFloor>,
 ): ForPage {
   const wanted: Wanted = new Map();
@@ -209,7 +207,7 @@ function forPage(
     const pageCss = pageSheet(own, wanted, forAll, floors);
     last = { pageCss, ...proofOf(own, pageCss ? `${siteCss}\n${pageCss}` : siteCss) };
     const isMore = last.failures.map(({ worn, part, property }) => {
-      const here = sorted.looks.find((item) => item.worn.id === worn)!;
+      const here = own.looks.find((item) => item.worn.id === worn)!;
       return add(here.worn, part, property);
     });
     if (!isMore.some(Boolean)) break;
@@ -238,7 +236,7 @@ function carryOn(
 function pageSheet(
   own: PageLooks,
   wanted: Wanted,
-  forAll: readonly { readonly worn: WornLook; readonly plans: readonly Plan[] }[],
+  forAll: readonly LookPlans[],
   floors: Map<string, PartFloor>,
 ): string {
   const said: { readonly look: LookHere; readonly plans: readonly Plan[] }[] = [];
@@ -260,19 +258,16 @@ function pageSheet(
 }
 
 const heaviest = (plans: readonly Plan[], least: Specificity): Specificity =>
-  plans.reduce((weight, { baseSelector }) => {
-    const own = specificityOf(baseSelector);
-    return compareSpecificity(own, weight) > 0 ? own : weight;
-  }, least);
+  plans.reduce((weight, { baseSelector }) => heavierOf(weight, specificityOf(baseSelector)), least);
 
 /** What rules of a page's sheet must win over: all that the sheet for every page says of the same elements. */
 function beforePage(
   own: PageLooks,
   worn: WornLook,
-  forAll: readonly { readonly worn: WornLook; readonly plans: readonly Plan[] }[],
+  forAll: readonly LookPlans[],
   floors: Map<string, PartFloor>,
 ): PlannedBefore {
-  let weight: Specificity = [0, 0, 0];
+  let weight: Specificity = NO_SPECIFICITY;
   const important = new Set<string>();
   for (const other of forAll) {
     if (other.worn !== worn && !meet(own.looks, other.worn, worn)) continue;

@@ -1,9 +1,7 @@
-import { NO_SPECIFICITY, compareSpecificity, type Specificity } from '../../css/selector/specificity.js';
+import { heavierOf, NO_SPECIFICITY, type Specificity } from '../../css/selector/specificity.js';
 import { specificityOf } from '../../css/selector/weight.js';
 import type { Plan, PlannedRule } from '../../handover/index.js';
-import { InvalidSelectorError } from '../../css/selector/match.js';
-import { selectAll } from '../../page/locator.js';
-import type { PageTree } from '../../page/tree.js';
+import { reachedBy } from '../../page/locator.js';
 import type { DressedPage, LookHere } from '../dressed-page.js';
 import { overlap } from '../reach.js';
 import type { SitePage, WornLook } from '../worn.js';
@@ -20,9 +18,6 @@ export interface PartFloor {
   weight: Specificity;
   readonly important: Set<string>;
 }
-
-/** Floors by look and part. */
-export type Floors = ReadonlyMap<string, PartFloor>;
 
 export const floorKey = (worn: WornLook, part: string): string => `${worn.id} ${part}`;
 
@@ -49,8 +44,7 @@ const importantIn = (plan: Plan): string[] =>
 export function raiseFloors(floors: Map<string, PartFloor>, worn: WornLook, plans: readonly Plan[]): void {
   for (const plan of plans) {
     const floor = floorOf(floors, worn, plan.part.part.name);
-    const weight = specificityOf(plan.baseSelector);
-    if (compareSpecificity(weight, floor.weight) > 0) floor.weight = weight;
+    floor.weight = heavierOf(floor.weight, specificityOf(plan.baseSelector));
     for (const property of importantIn(plan)) floor.important.add(property);
   }
 }
@@ -79,7 +73,7 @@ export function settleFloors(
         const own = floors.get(key)!;
         for (const lower of parts(under)) {
           const { weight, important } = floors.get(lower)!;
-          if (compareSpecificity(weight, own.weight) > 0) own.weight = weight;
+          own.weight = heavierOf(own.weight, weight);
           for (const property of important) own.important.add(property);
         }
       }
@@ -92,6 +86,12 @@ export function meet(looks: readonly LookHere[], one: WornLook, other: WornLook)
   const a = looks.find(({ worn }) => worn === one);
   const b = looks.find(({ worn }) => worn === other);
   return a !== undefined && b !== undefined && overlap(a.placed, b.placed);
+}
+
+/** What the sheet for every page says for one look. */
+export interface LookPlans {
+  readonly worn: WornLook;
+  readonly plans: readonly Plan[];
 }
 
 /** A plan of a part on one page. */
@@ -120,7 +120,8 @@ export function planForAll(plans: readonly PlanHere[], pages: readonly PageLooks
     const others = pages.filter((other) => other !== page);
     return without(
       plan,
-      ({ byPlace, selector }) => byPlace && others.some(({ dressed }) => hits(dressed.page.tree, selector)),
+      ({ byPlace, selector }) =>
+        byPlace && others.some(({ dressed }) => reachedBy(dressed.page.tree, selector).length > 0),
     );
   }
   const byText = new Map<string, { plan: Plan; count: number }>();
@@ -132,14 +133,4 @@ export function planForAll(plans: readonly PlanHere[], pages: readonly PageLooks
     else byText.set(text, { plan: own, count: 1 });
   }
   return [...byText.values()].reduce((best, next) => (next.count > best.count ? next : best)).plan;
-}
-
-function hits(tree: PageTree, selector: string): boolean {
-  try {
-    return selectAll(tree, selector).length > 0;
-  } catch (error) {
-    // What no selector is reaches nothing.
-    if (error instanceof InvalidSelectorError) return false;
-    throw error;
-  }
 }
