@@ -61,6 +61,23 @@ export default tseslint.config(
     },
   },
   {
+    files: ['apps/web/src/**/*.{ts,tsx}'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: 'MemberExpression > MemberExpression.object[property.name="contentDocument"]',
+          message: 'A page’s document answers to the names in it first: ask it by frame/dom.ts.',
+        },
+        {
+          selector:
+            'Program > :matches(VariableDeclaration, ExportNamedDeclaration > VariableDeclaration) > VariableDeclarator:has(TSTypeReference[typeName.name="Record"] > TSTypeParameterInstantiation > TSStringKeyword:first-child) > ObjectExpression',
+          message: 'Names of others would find constructor and its like here: put it into lookup().',
+        },
+      ],
+    },
+  },
+  {
     files: ['packages/core/src/**/*.ts'],
     ignores: ['packages/core/src/css/parser.ts', '**/*.test.ts', '**/testing/**'],
     rules: {

@@ -5,6 +5,14 @@ const servers = (process.env.RETOQUE_URLS ?? 'http://127.0.0.1:4310').split(',')
 /** Each worker has a server of its own. */
 const baseURL = servers[Number(process.env.TEST_PARALLEL_INDEX ?? 0) % servers.length]!;
 
+const args = root ? ['--no-sandbox'] : [];
+/** The whole browser, for what is compared with what it computes and paints. */
+const whole = { executablePath: process.env.RETOQUE_CHROMIUM ?? '/usr/bin/chromium', args };
+/** The same without a window of its own, which is quicker: for what only uses the interface. */
+const shell = { executablePath: process.env.RETOQUE_CHROMIUM_SHELL ?? whole.executablePath, args };
+
+const COMPARED = /(agreement|pixels|sure|kinds|parts|scrollbar)\.spec/;
+
 /** Started by tools/test.mjs, which gives the addresses of a real server, database and practice host. */
 export default defineConfig({
   testDir: './tests',
@@ -13,17 +21,18 @@ export default defineConfig({
   // A busy machine is slow; what never comes is still noticed.
   expect: { timeout: 30_000 },
   projects: [
-    { name: 'agreement', testMatch: /(agreement|pixels|sure)\.spec/, fullyParallel: true },
-    { name: 'screens', testIgnore: /(agreement|pixels|sure)\.spec/ },
+    {
+      name: 'agreement',
+      testMatch: COMPARED,
+      fullyParallel: true,
+      use: { launchOptions: whole },
+    },
+    { name: 'screens', testIgnore: COMPARED, use: { launchOptions: shell } },
   ],
   forbidOnly: Boolean(process.env.CI),
   use: {
     baseURL,
     viewport: { width: 1280, height: 800 },
     permissions: ['clipboard-read', 'clipboard-write'],
-    launchOptions: {
-      executablePath: process.env.RETOQUE_CHROMIUM ?? '/usr/bin/chromium',
-      args: root ? ['--no-sandbox'] : [],
-    },
   },
 });

@@ -6,7 +6,7 @@ import { join } from 'node:path';
 import { build } from './lib/build.mjs';
 import { ensureInstalled, requireNode } from './lib/install.mjs';
 import { failWith, say, SetupError, step } from './lib/log.mjs';
-import { CHROMIUM, ensurePackages } from './lib/packages.mjs';
+import { CHROMIUM, CHROMIUM_SHELL, ensurePackages } from './lib/packages.mjs';
 import { dataFolder, root } from './lib/paths.mjs';
 import { freePort } from './lib/ports.mjs';
 import { startPostgres } from './lib/postgres.mjs';
@@ -19,8 +19,8 @@ const esm = { NODE_OPTIONS: '--experimental-vm-modules --no-warnings' };
 const { started, stopAll } = running();
 let passed = 0;
 let failed = 0;
-/** As many browsers at a time, each with a server of its own; they wait for pictures and pauses more than they compute. */
-const WORKERS = 3;
+/** As many browsers at a time, each with a server of its own: they compute most of the time, so no more than cores. */
+const WORKERS = 2;
 
 const database = () => startPostgres(dataFolder(`test-${process.pid}-${Date.now()}`), { throwaway: true });
 
@@ -55,7 +55,12 @@ async function playwright(name, env, args) {
   const output = join(root, 'test-results', name);
   await run(bin('playwright'), ['test', '--reporter=list,json', `--output=${output}`, ...args], {
     cwd: join(root, 'e2e'),
-    env: { ...env, RETOQUE_CHROMIUM: CHROMIUM, PLAYWRIGHT_JSON_OUTPUT_NAME: report },
+    env: {
+      ...env,
+      RETOQUE_CHROMIUM: CHROMIUM,
+      RETOQUE_CHROMIUM_SHELL: CHROMIUM_SHELL,
+      PLAYWRIGHT_JSON_OUTPUT_NAME: report,
+    },
   });
   try {
     const { stats } = JSON.parse(readFileSync(report, 'utf8'));
@@ -129,6 +134,7 @@ try {
   const needs = [
     ...(wanted.some((name) => ['api', 'e2e', 'attack', 'faults'].includes(name)) ? ['postgresql'] : []),
     ...(wanted.some((name) => ['e2e', 'attack'].includes(name)) ? ['chromium'] : []),
+    ...(wanted.includes('e2e') ? ['chromium-headless-shell'] : []),
   ];
   await ensurePackages(...needs);
   await ensureInstalled();

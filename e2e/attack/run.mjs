@@ -2,10 +2,11 @@
 // Brings every hostile input, by API and some through the dialogs, opens what is taken in Chromium, and watches.
 import { chromium } from '@playwright/test';
 import { createServer } from 'node:http';
-import { setPriority } from 'node:os';
 import { hostileInputs } from './inputs.mjs';
+import { waitedForCore } from './waited.mjs';
 
 const url = process.env.RETOQUE_URL;
+const serverPid = process.env.RETOQUE_SERVER_PID;
 const isShort = process.argv.includes('--short');
 const only = process.argv.find((argument) => argument.startsWith('--only='))?.slice(7);
 /** Every so manieth input of the short form, so that each sort is in it. */
@@ -20,7 +21,14 @@ const found = { scripts: 0, left: 0, stalls: 0, crashes: 0, silent: 0 };
 const note = (kind, input, words) => {
   found[kind]++;
   // Told as it happens, so that a run that is ended says what it has found.
-  process.stdout.write(`  ${kind}: ${input.name}: ${words.slice(0, 200)}\n`);
+  process.stdout.write(`  ${kind}: ${input.name}: ${words.slice(0, 400)}\n`);
+};
+/** Inputs whose screens gave no answer in time while others were open beside them: they are opened again, alone. */
+const again = new Set();
+let isAlone = false;
+const silent = (input, words) => {
+  if (isAlone) note('silent', input, words);
+  else again.add(input);
 };
 /** For all screens of one input together. */
 const TAB_MILLIS = 75_000;
@@ -42,6 +50,7 @@ let probing = true;
 const probe = (async () => {
   while (probing) {
     const begun = Date.now();
+    const waited = await waitedForCore(serverPid);
     try {
       const answer = await fetch(`${url}/api/health`, { signal: AbortSignal.timeout(20_000) });
       if (!answer.ok) note('crashes', current, `health answered ${answer.status}`);
@@ -49,7 +58,9 @@ const probe = (async () => {
       note('crashes', current, `health did not answer: ${error.message}`);
     }
     const took = Date.now() - begun;
-    if (took > STALL_MILLIS) note('stalls', current, `health took ${took} ms`);
+    // Browsers compute on the same cores; what the server waited for one is not what an input did to it.
+    const held = took - ((await waitedForCore(serverPid)) - waited);
+    if (held > STALL_MILLIS) note('stalls', current, `health took ${took} ms, ${Math.round(held)} of its own`);
     await wait(Math.max(0, PROBE_MILLIS - took));
   }
 })();
@@ -127,18 +138,14 @@ async function bring(input) {
   }
 }
 
-// What is watched is the server: a browser that computes on the same two cores must not be what makes it wait.
-setPriority(10);
 const browser = await chromium.launch({
   executablePath: process.env.RETOQUE_CHROMIUM ?? '/usr/bin/chromium',
   args: process.getuid?.() === 0 ? ['--no-sandbox'] : [],
 });
 
-setPriority(0);
-
 /** A tab that inputs are opened in one after the other; `of` is the one in it now. */
 async function openTab() {
-  const tab = { of: { name: 'nothing' }, opened: 0 };
+  const tab = { of: { name: 'nothing' }, opened: 0, lastError: '' };
   const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
   const page = await context.newPage();
   const isOurs = (to) => to.startsWith(url) || /^(data|blob|about):/.test(to);
@@ -148,6 +155,9 @@ async function openTab() {
   page.on('requestfailed', (request) => {
     // What the policy stopped never left the browser.
     if (request.failure()?.errorText !== 'csp') left(request, 'the page tried to ask for');
+  });
+  page.on('console', (message) => {
+    if (message.type() === 'error') tab.lastError = message.text();
   });
   page.on('dialog', (dialog) => {
     note('scripts', tab.of, 'a dialog opened');
@@ -173,9 +183,10 @@ const FAILED = 'h1:has-text("This screen could not be shown")';
 /** Style and live are opened for every so manieth of what aims at Survey's frame alone; all frames are built alike. */
 const STYLE_STEP = 4;
 
-async function failedIn(page, input, screen) {
+async function failedIn(tab, input, screen) {
+  const { page } = tab;
   if (!(await page.locator(FAILED).isVisible())) return false;
-  note('silent', input, `${screen} ended in the error screen`);
+  note('silent', input, `${screen} ended in the error screen: ${tab.lastError}`);
   await page.goto(url);
   return true;
 }
@@ -190,7 +201,7 @@ async function open(tab, input, { siteId, id }) {
       dispatchEvent(new PopStateEvent('popstate'));
     }, `/sites/${siteId}/pages/${id}`);
     await page.locator(`[data-survey-answer="${id}"], ${FAILED}`).first().waitFor({ timeout: SCREEN_MILLIS });
-    if (await failedIn(page, input, 'Survey')) return;
+    if (await failedIn(tab, input, 'Survey')) return;
     await page.locator('iframe[title="The page"], [role=alert]').first().waitFor({ timeout: SCREEN_MILLIS });
     await wait(150);
     const row = page
@@ -200,7 +211,7 @@ async function open(tab, input, { siteId, id }) {
     if ((!input.isForFrames || tab.opened++ % STYLE_STEP === 0) && (await row.isVisible())) {
       await row.click({ timeout: SCREEN_MILLIS });
       await page.locator(`.cell, main [role=alert], ${FAILED}`).first().waitFor({ timeout: SCREEN_MILLIS });
-      if (await failedIn(page, input, 'Style')) return;
+      if (await failedIn(tab, input, 'Style')) return;
       await page.keyboard.press('l');
       await wait(300);
       await page.mouse.click(640, 400);
@@ -209,7 +220,7 @@ async function open(tab, input, { siteId, id }) {
     }
     if (await ranIn(page)) note('scripts', input, 'a script ran');
   } catch (error) {
-    note('silent', input, error.message.split('\n')[0]);
+    silent(input, error.message.split('\n')[0]);
     await page.goto(url).catch(() => undefined);
   }
 }
@@ -230,7 +241,7 @@ async function byDialog(tab, input) {
     await page.locator('[data-survey-answer], [role=dialog] [role=alert]').first().waitFor({ timeout: SCREEN_MILLIS });
     if (await ranIn(page)) note('scripts', input, 'a script ran');
   } catch (error) {
-    note('silent', input, `by the dialog: ${error.message.split('\n')[0]}`);
+    silent(input, `by the dialog: ${error.message.split('\n')[0]}`);
     await page.goto(url).catch(() => undefined);
   }
 }
@@ -243,43 +254,54 @@ const inputs = only
     : all;
 await goodPage();
 let done = 0;
-const queue = [...inputs];
-await Promise.all(
-  Array.from({ length: AT_ONCE }, async () => {
-    let tab = await openTab();
-    for (let input = queue.shift(); input; input = queue.shift()) {
-      current = input;
-      const begun = Date.now();
-      try {
-        const answer = await bring(input);
-        const body = await answer.text();
-        if (answer.status >= 500) note('crashes', input, `answered ${answer.status}: ${body.slice(0, 160)}`);
-        if (answer.status === 201 && !(await within(TAB_MILLIS, open(tab, input, JSON.parse(body))))) {
-          note('silent', input, 'the tab hangs');
-          void tab.context.close().catch(() => undefined);
-          tab = await openTab();
-        }
-        if (input.by === 'paste' && done % 25 === 0 && input.html.length < 200_000) await byDialog(tab, input);
-      } catch (error) {
-        note('silent', input, error.message.split('\n')[0]);
-      }
-      done++;
-      const took = Date.now() - begun;
-      if (took > SLOW_MILLIS) process.stdout.write(`  ${input.name} took ${Math.round(took / 1000)} s\n`);
-      if (tab.page.isClosed() || tab.isCrashed) {
-        void tab.context.close().catch(() => undefined);
-        tab = await openTab();
-      }
-      if (done % 20 === 0) process.stdout.write(`· ${done} of ${inputs.length}\n`);
+
+/** Brings an input and opens it; gives the tab for the next one. */
+async function attack(tab, input) {
+  current = input;
+  let next = tab;
+  try {
+    const answer = await bring(input);
+    const body = await answer.text();
+    if (answer.status >= 500) note('crashes', input, `answered ${answer.status}: ${body.slice(0, 160)}`);
+    if (answer.status === 201 && !(await within(TAB_MILLIS, open(tab, input, JSON.parse(body))))) {
+      silent(input, 'the tab hangs');
+      void tab.context.close().catch(() => undefined);
+      next = await openTab();
     }
-  }),
-);
+    if (input.by === 'paste' && done % 25 === 0 && input.html.length < 200_000) await byDialog(next, input);
+  } catch (error) {
+    silent(input, error.message.split('\n')[0]);
+  }
+  if (!next.page.isClosed() && !next.isCrashed) return next;
+  void next.context.close().catch(() => undefined);
+  return openTab();
+}
+
+/** Takes inputs from a queue, in one tab. */
+async function attackAll(queue) {
+  let tab = await openTab();
+  for (let input = queue.shift(); input; input = queue.shift()) {
+    const begun = Date.now();
+    tab = await attack(tab, input);
+    const took = Date.now() - begun;
+    if (took > SLOW_MILLIS) process.stdout.write(`  ${input.name} took ${Math.round(took / 1000)} s\n`);
+    if (++done % 20 === 0) process.stdout.write(`· ${done} of ${inputs.length}\n`);
+  }
+  await tab.context.close().catch(() => undefined);
+}
+
+const queue = [...inputs];
+await Promise.all(Array.from({ length: AT_ONCE }, () => attackAll(queue)));
+isAlone = true;
+if (again.size)
+  process.stdout.write(`· ${again.size} again, alone: ${[...again].map(({ name }) => name).join(', ')}\n`);
+await attackAll([...again]);
 probing = false;
 await probe;
 await browser.close();
 canary.close();
-const { scripts, left, stalls, crashes, silent } = found;
+const { scripts, left, stalls, crashes } = found;
 process.stdout.write(
-  `inputs ${inputs.length}, scripts run ${scripts}, requests that left ${left}, server stalls over 1 s ${stalls}, crashes ${crashes}, screens without an answer ${silent}\n`,
+  `inputs ${inputs.length}, scripts run ${scripts}, requests that left ${left}, server stalls over 1 s ${stalls}, crashes ${crashes}, screens without an answer ${found.silent}\n`,
 );
-process.exit(scripts + left + stalls + crashes + silent ? 1 : 0);
+process.exit(scripts + left + stalls + crashes + found.silent ? 1 : 0);

@@ -26,9 +26,15 @@ export async function runAgainst(script, { browser = false, seed = false, keepUp
     const [port, practicePort] = [await freePort(), await freePort()];
     const database = await started(startPostgres(dataFolder(`run-${process.pid}`), { throwaway: true }));
     await started(startPracticeHost(practicePort));
-    await started(keepUp(() => startServer({ port, databaseUrl: database.url, practicePort, seed })));
+    const server = await started(keepUp(() => startServer({ port, databaseUrl: database.url, practicePort, seed })));
     const { code } = await run(process.execPath, [script, ...process.argv.slice(2)], {
-      env: { RETOQUE_CHROMIUM: CHROMIUM, RETOQUE_URL: `http://127.0.0.1:${port}`, DATABASE_URL: database.url },
+      env: {
+        RETOQUE_CHROMIUM: CHROMIUM,
+        RETOQUE_URL: `http://127.0.0.1:${port}`,
+        DATABASE_URL: database.url,
+        // A server that is killed and started anew has no one id.
+        ...(typeof server.pid === 'number' ? { RETOQUE_SERVER_PID: String(server.pid) } : {}),
+      },
     });
     exit = code;
   } catch (error) {

@@ -21,9 +21,16 @@ export function postgresPrograms() {
 
 export const CHROMIUM = process.env.RETOQUE_CHROMIUM ?? '/usr/bin/chromium';
 
+/**
+ * The same Chromium without the parts that draw a window: it takes a third less of the processor. Screens are driven in
+ * it; what is compared with Chromium is compared with the whole one.
+ */
+export const CHROMIUM_SHELL = process.env.RETOQUE_CHROMIUM_SHELL ?? '/usr/bin/chromium-headless-shell';
+
 const NEEDS = {
   postgresql: () => postgresPrograms() !== undefined,
   chromium: () => existsSync(CHROMIUM),
+  'chromium-headless-shell': () => existsSync(CHROMIUM_SHELL),
 };
 
 /** Installs the Debian packages that are missing where it may, and otherwise says the exact command. */

@@ -15,7 +15,7 @@ import { engine } from '../engine/engine';
 import type { ComponentRef } from '../engine/protocol';
 import { refKey } from '../engine/ref-key';
 import { chooseGround } from '../frame/chosen-ground';
-import { boxOf, closestOf } from '../frame/dom';
+import { boxOf, closestOf, fontsOf } from '../frame/dom';
 import { elementIn } from '../frame/geometry';
 import { createSkipper, type Area } from '../frame/skip-unseen';
 import { showLook } from '../frame/look-sheets';
@@ -277,8 +277,8 @@ function Picture({
   useEffect(() => {
     if (!loaded) return;
     arrange();
-    const fonts = frame.current?.contentDocument?.fonts;
-    void fonts?.ready.then(arrange);
+    const document = frame.current?.contentDocument;
+    if (document) void fontsOf(document).ready.then(arrange);
     const observer = new ResizeObserver(arrange);
     if (holder.current) observer.observe(holder.current);
     return () => observer.disconnect();
