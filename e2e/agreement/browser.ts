@@ -6,6 +6,9 @@ export type Values = readonly string[];
 
 /** A page in Chromium whose elements are read and forced by their place in the document. */
 export class BrowserPage {
+  /** States that are forced now, by protocol id. */
+  private forced: ReadonlyMap<number, readonly string[]> = new Map();
+
   private constructor(
     private readonly page: Page,
     private readonly client: CDPSession,
@@ -46,15 +49,12 @@ export class BrowserPage {
   }
 
   /**
-   * Forces states through the debugging protocol, on the element and on what they spread to.
+   * Forces states through the debugging protocol, on the element and on what they spread to; nothing else is forced then.
+   * What is forced already is left as it is: each change has the browser style the page anew.
    *
    * @param alsoForced elements that share hover and press with it, such as a label's control
    */
-  async force(
-    order: number,
-    states: readonly string[],
-    alsoForced: readonly number[] = [],
-  ): Promise<() => Promise<void>> {
+  async force(order: number, states: readonly string[], alsoForced: readonly number[] = []): Promise<void> {
     const wanted = new Map<number, readonly string[]>();
     const spread = states.filter((state) => state === 'hover' || state === 'active');
     const within = states.includes('focus') ? ['focus-within'] : [];
@@ -64,16 +64,23 @@ export class BrowserPage {
       if (own.length) wanted.set(id, own);
     }
     for (const other of alsoForced) wanted.set(this.ids[other]!, spread);
-    const send = (pick: (own: readonly string[]) => readonly string[]) =>
-      Promise.all(
-        [...wanted].map(([nodeId, own]) =>
-          this.client.send('CSS.forcePseudoState', { nodeId, forcedPseudoClasses: [...pick(own)] }),
-        ),
-      );
-    await send((own) => own);
-    return async () => {
-      await send(() => []);
-    };
+    await this.change(wanted);
+  }
+
+  /** Forces nothing any more. */
+  release(): Promise<void> {
+    return this.change(new Map());
+  }
+
+  private async change(wanted: ReadonlyMap<number, readonly string[]>): Promise<void> {
+    const ids = new Set([...this.forced.keys(), ...wanted.keys()]);
+    const changed = [...ids].filter((id) => `${wanted.get(id)?.join()}` !== `${this.forced.get(id)?.join()}`);
+    this.forced = wanted;
+    await Promise.all(
+      changed.map((nodeId) =>
+        this.client.send('CSS.forcePseudoState', { nodeId, forcedPseudoClasses: [...(wanted.get(nodeId) ?? [])] }),
+      ),
+    );
   }
 
   /** Computed values of elements, transitions finished and animations gone. */

@@ -194,17 +194,18 @@ export async function comparePage(page: Page, session: PageSession, options: Com
     });
   }
   const pointed = await ordersOf(interactive);
-  for (const order of pointed) {
-    const element = elements[order]!;
-    const control = labelledControl(element);
-    for (const [state, atoms] of Object.entries(states)) {
-      const release = await browser.force(order, atoms, control ? [control.order] : []);
+  // State by state: neighbours share most of what has to be forced around them.
+  for (const [state, atoms] of Object.entries(states)) {
+    for (const order of pointed) {
+      const element = elements[order]!;
+      const control = labelledControl(element);
+      await browser.force(order, atoms, control ? [control.order] : []);
       const [values] = await browser.read([order], properties);
-      await release();
       const view = styles.at(forceStates([[element, closeBits(bitsOf(atoms))]]));
       wanted.push({ order, where: nameOf(order), state, core: valuesOf(order, view), browser: values! });
     }
   }
+  await browser.release();
   await judge(wanted, browser, agreement, properties);
   await browser.close();
   return agreement;

@@ -88,6 +88,8 @@ function fieldOf(hash: string): Promise<KnownPicture | undefined> {
       })
       .catch(() => undefined);
     fields.set(hash, field);
+    // Asked for again with the next page that shows it.
+    void field.then((known) => known === undefined && fields.delete(hash));
   }
   return field;
 }

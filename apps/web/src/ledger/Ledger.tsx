@@ -11,6 +11,7 @@ import {
 } from '@retoque/core';
 import { useMemo, useState } from 'react';
 import type { ComponentRef } from '../engine/protocol';
+import type { Measuring } from '../measuring/useMeasuring';
 import { Segments } from '../shell/Segments';
 import { Wedge } from '../shell/Wedge';
 import { ALL, FIRST_FILTER, inOrder, matches, mergeChecks, type LedgerFilter, type LedgerLine } from './merge';
@@ -28,7 +29,7 @@ export default function Ledger({
   place,
   added,
   measured,
-  busy,
+  measuring,
   viewport,
   parts,
   onGo,
@@ -41,8 +42,7 @@ export default function Ledger({
   place: EditingPlace;
   added: readonly string[];
   measured: number;
-  /** True while the page is still being measured at some width. */
-  busy: boolean;
+  measuring: Pick<Measuring, 'busy' | 'failure' | 'retry'>;
   viewport: ViewportName;
   parts: readonly SheetPart[];
   /** Takes a part and a state in hand. */
@@ -111,11 +111,19 @@ export default function Ledger({
           ])}
           onChange={(criterion) => set({ criterion, level: criterion === ALL ? filter.level : 'all' })}
         />
-        {busy ? (
+        {measuring.busy ? (
           <span className="quiet" role="status">
             Measuring the page…
           </span>
         ) : null}
+        {measuring.failure === undefined ? null : (
+          <span className="quiet" role="alert">
+            The page could not be laid out: {measuring.failure} What depends on it is not measured.{' '}
+            <button type="button" className="small-button" onClick={measuring.retry}>
+              Try again
+            </button>
+          </span>
+        )}
       </div>
       {scopes.length ? (
         <Solving
@@ -125,7 +133,7 @@ export default function Ledger({
           at={viewport}
           scopes={scopes}
           labels={labels}
-          waiting={busy}
+          waiting={measuring.busy}
           onTry={onTry}
           onApply={onApply}
           onAcross={onAcross}

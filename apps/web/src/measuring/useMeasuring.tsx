@@ -1,7 +1,7 @@
 import type { PageGeometry } from '@retoque/contract';
 import { layoutKey, type Look, type MeasuredElement, type ViewportName } from '@retoque/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useEffect, useRef, useState, type ReactNode } from 'react';
+import { useCallback, useEffect, useRef, useState, type ReactNode } from 'react';
 import { engine } from '../engine/engine';
 import type { ComponentRef, ToMeasure } from '../engine/protocol';
 import { useSteady } from '../shell/useSteady';
@@ -13,6 +13,8 @@ const ORDER: readonly ViewportName[] = ['wide', 'medium', 'narrow'];
 /** A look that is being edited is measured when it has kept still for so long. */
 const PAUSE_MILLIS = 400;
 
+const messageOf = (error: unknown): string => (error instanceof Error ? error.message : String(error));
+
 interface Job {
   readonly viewport: ViewportName;
   readonly page: ToMeasure;
@@ -23,6 +25,10 @@ export interface Measuring {
   readonly measured: number;
   /** True until the page as it is was measured at every width. */
   readonly busy: boolean;
+  /** Why the page could not be laid out at some width: figures that need it stay unmeasured. */
+  readonly failure: string | undefined;
+  /** Lays the page out again after a failure. */
+  readonly retry: () => void;
   /** The frame that is being measured. */
   readonly frame: ReactNode;
 }
@@ -43,6 +49,8 @@ export function useMeasuring(
   const [equipped, setEquipped] = useState('');
   /** The edition of which it is known what was not measured yet. */
   const [looked, setLooked] = useState('');
+  const [failure, setFailure] = useState<string>();
+  const [attempt, setAttempt] = useState(0);
   const found = useRef<PageGeometry[]>([]);
   const client = useQueryClient();
   const stored = useQuery({ ...geometryQuery(pageId, versionId), enabled: versionId !== '', retry: 1 });
@@ -53,7 +61,7 @@ export function useMeasuring(
     let current = true;
     void engine()
       .equip(versionId, stored.data ?? [])
-      .catch(() => undefined)
+      .catch((error: unknown) => current && setFailure(messageOf(error)))
       .then(() => {
         if (!current) return;
         setEquipped(versionId);
@@ -83,7 +91,11 @@ export function useMeasuring(
             if (!current) return;
             setJobs(next);
             setLooked(versionId);
-          })().catch(() => setLooked(versionId));
+          })().catch((error: unknown) => {
+            if (!current) return;
+            setFailure(messageOf(error));
+            setLooked(versionId);
+          });
         });
       },
       layout ? PAUSE_MILLIS : 0,
@@ -93,7 +105,12 @@ export function useMeasuring(
       clearTimeout(timer);
       idle?.();
     };
-  }, [component, equipped, versionId, viewport, layout, lookNow]);
+  }, [component, equipped, versionId, viewport, layout, lookNow, attempt]);
+
+  const retry = useCallback(() => {
+    setFailure(undefined);
+    setAttempt((count) => count + 1);
+  }, []);
 
   const [job] = jobs;
   const take = useSteady((elements: readonly MeasuredElement[]) => {
@@ -113,10 +130,15 @@ export function useMeasuring(
           .then(() => recount(client, versionId))
           .catch(() => undefined);
       })
-      .catch(() => setJobs([]));
+      .catch((error: unknown) => {
+        setFailure(messageOf(error));
+        setJobs([]);
+      });
   });
   return {
     measured,
+    failure,
+    retry,
     busy: looked !== versionId || jobs.length > 0,
     frame: job ? (
       <MeasuringFrame

@@ -716,7 +716,7 @@ export function StyleBench({
                   place={place}
                   added={added}
                   measured={measured}
-                  busy={measuring.busy}
+                  measuring={measuring}
                   viewport={viewport}
                   parts={sheet.parts}
                   onGo={goToCheck}

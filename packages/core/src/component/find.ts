@@ -5,7 +5,7 @@ import { stripStates } from '../css/selector/strip-states.js';
 import type { PageStyles } from '../css/styles.js';
 import { isReached, locatorFor, selectAll, type Locator } from '../page/locator.js';
 import { pathSelector } from '../page/path.js';
-import { ancestors, textOf, type ElementNode, type PageTree } from '../page/tree.js';
+import { ancestors, readableText, type ElementNode, type PageTree } from '../page/tree.js';
 import type { Kind } from './kind.js';
 import { BUTTON } from './kinds/button.js';
 import { KINDS } from './kinds/index.js';
@@ -318,7 +318,8 @@ const shortened = (text: string): string =>
 function nameFor(first: ElementNode, kind: Kind, count: number): string {
   const { attributes } = first;
   if (SINGLE.has(kind.name)) {
-    const own = textOf(first) || attributes.get('aria-label') || attributes.get('value') || attributes.get('title');
+    const own =
+      readableText(first) || attributes.get('aria-label') || attributes.get('value') || attributes.get('title');
     return shortened(own?.trim() || kind.label);
   }
   const given = kind.named?.(first) ?? attributes.get('aria-label');

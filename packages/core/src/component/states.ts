@@ -50,10 +50,7 @@ export const setBits = (state: StateColumn): StateBits => closeBits(bitsOf(state
 export const shownBits = (state: StateColumn): StateBits => closeBits(bitsOf(state.shown));
 
 /** A set of atoms in which focus by keyboard is simply focus. */
-const lean = (bits: StateBits): Atom[] =>
-  atomsOf(bits & FOCUS_VISIBLE ? bits & ~FOCUS : bits).map((atom) =>
-    atom === 'focus-visible' && bits & FOCUS ? 'focus-visible' : atom,
-  );
+const lean = (bits: StateBits): Atom[] => atomsOf(bits & FOCUS_VISIBLE ? bits & ~FOCUS : bits);
 
 /** The column of a set of atoms: one of the named ones, or one made of their names. */
 export function columnFor(bits: StateBits): StateColumn {

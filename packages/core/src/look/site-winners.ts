@@ -1,5 +1,5 @@
 import type { Applied } from '../css/applied.js';
-import type { Environment } from '../css/environment.js';
+import { environmentKey, type Environment } from '../css/environment.js';
 import { CARRIED, closeBits, type StateBits } from '../css/selector/states.js';
 import type { ElementStyle } from '../css/styles.js';
 import { once } from '../once.js';
@@ -50,7 +50,7 @@ export class SiteWinners {
 }
 
 interface Kept {
-  readonly environment: Environment;
+  readonly environment: string;
   readonly inPlay: StateBits;
   readonly bySets: Map<StateBits, SiteWinners>;
 }
@@ -68,9 +68,10 @@ export function siteWinners(
   more: StateBits,
 ): SiteWinners {
   const known = kept(site)(forcer)(subject);
-  let own = known.find((item) => item.environment === environment);
+  const key = environmentKey(environment);
+  let own = known.find((item) => item.environment === key);
   if (!own) {
-    own = { environment, inPlay: statesInPlay(site, environment, subject), bySets: new Map() };
+    own = { environment: key, inPlay: statesInPlay(site, environment, subject), bySets: new Map() };
     known.push(own);
     if (known.length > MAX_ENVIRONMENTS) known.shift();
   }

@@ -7,7 +7,7 @@ import { importSpans, pageReferences, sheetReferences, srcsetAddresses, urlSpans
 import { rewriteSheet } from './rewrite-sheet.js';
 import { sanitiseHtml } from './sanitise.js';
 import { isBuiltByScript } from './static-check.js';
-import { textOf } from './tree.js';
+import { readableText, textOf } from './tree.js';
 import { MARKED_STATES } from './markers.js';
 
 const assets = {
@@ -231,5 +231,21 @@ describe('locators', () => {
     expect(locate(pageOf('<p>Nothing</p>', '').tree, locator).outcome).toBe('gone');
     const twins = pageOf('<header><a class="go" href="/b">Beta</a><a class="go" href="/b">Beta</a></header>', '');
     expect(locate(twins.tree, locator).outcome).toBe('ambiguous');
+  });
+});
+
+describe('text that readers meet', () => {
+  it('is without sheets, scripts and what is kept for later', () => {
+    const tree = parseHtml(
+      '<!doctype html><title>T</title><body><p> One <style>p{}</style><b>two</b><script>3</script> <template>4</template></p>',
+    );
+    expect(readableText(selectAll(tree, 'p')[0]!)).toBe('One two');
+    expect(readableText(selectAll(tree, 'body')[0]!)).toBe('One two');
+  });
+
+  it('the whole page stands for its scrollbar, and has no words of its own', () => {
+    const tree = parseHtml('<!doctype html><style>html{}</style><p>Words</p>');
+    expect(readableText(selectAll(tree, 'html')[0]!)).toBe('');
+    expect(textOf(selectAll(tree, 'html')[0]!)).toContain('Words');
   });
 });

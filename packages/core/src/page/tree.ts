@@ -49,6 +49,17 @@ export function textOf(element: ElementNode): string {
   return gather(element).replace(/\s+/g, ' ').trim();
 }
 
+/** What holds text that no reader meets: it is read by the browser, or by nobody. */
+const UNREAD = new Set(['head', 'script', 'style', 'template', 'noscript', 'title']);
+
+/** Text as a reader meets it, without that of sheets and scripts in it; the whole page has none of its own. */
+export function readableText(element: ElementNode): string {
+  if (element.name === 'html') return '';
+  const gather = (node: ElementNode): string =>
+    node.content.map((item) => (typeof item === 'string' ? item : UNREAD.has(item.name) ? '' : gather(item))).join('');
+  return gather(element).replace(/\s+/g, ' ').trim();
+}
+
 /** Of one piece of text so much is looked at for its start; what begins later than this is not at the start. */
 const LONGEST_START = 10_000;
 

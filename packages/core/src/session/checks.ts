@@ -8,7 +8,7 @@ import { CARRIED } from '../css/selector/states.js';
 import type { SubjectGroup } from '../handover/plan.js';
 import type { Looking } from '../paint/scene.js';
 import type { SeenSubject, Subject } from '../look/subject.js';
-import { textOf, type ElementNode } from '../page/tree.js';
+import { readableText, type ElementNode } from '../page/tree.js';
 import type { ColumnCheck } from './state-sheet.js';
 
 /** Sees a subject in a column's state, with whatever hides it opened. */
@@ -74,7 +74,7 @@ export function checkDemand(input: DemandInput): ColumnCheck[] {
       demand: demand.name,
       label: demand.label,
       measuredElements: able.reduce((sum, { members }) => sum + members.length, 0),
-      worstText: at ? textOf(at).slice(0, 60) : '',
+      worstText: at ? readableText(at).slice(0, 60) : '',
       ...more,
     };
   };

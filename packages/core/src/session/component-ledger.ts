@@ -9,7 +9,7 @@ import type { Look } from '../look/model.js';
 import type { Subject } from '../look/subject.js';
 import type { StagedPages } from '../page/staged-pages.js';
 import { once } from '../once.js';
-import { textOf, type ElementNode } from '../page/tree.js';
+import { readableText, type ElementNode } from '../page/tree.js';
 import { checkDemand, type LookedAt } from './checks.js';
 import type { PartColumns } from './columns.js';
 import { exceptionsKey, forgetOldest } from './kept.js';
@@ -386,7 +386,7 @@ function ofGroups(
       demand: `${part.name}-${demand}`,
       label: at.label,
       measuredElements: own.reduce((sum, { group }) => sum + group.members.length, 0),
-      worstText: textOf(at.group.subject.element).slice(0, 60),
+      worstText: readableText(at.group.subject.element).slice(0, 60),
     };
   });
 }

@@ -2,7 +2,7 @@ import { isStateClass } from '../component/carriers.js';
 import type { FoundPart } from '../component/parts.js';
 import { selectAll } from '../page/locator.js';
 import { pathSelector } from '../page/path.js';
-import { textOf, type ElementNode, type PageTree } from '../page/tree.js';
+import { readableText, type ElementNode, type PageTree } from '../page/tree.js';
 import { ident, string as stringCodec } from 'css-tree';
 
 /** One element of a part, with a selector that tells it from the others. */
@@ -39,7 +39,7 @@ export function membersOf(tree: PageTree, part: FoundPart): PartMember[] {
     return {
       order: element.order,
       text: (
-        textOf(element) ||
+        readableText(element) ||
         element.attributes.get('aria-label') ||
         element.attributes.get('placeholder') ||
         element.attributes.get('alt') ||

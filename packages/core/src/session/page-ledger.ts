@@ -8,7 +8,7 @@ import type { NamedState } from '../css/selector/named-states.js';
 import { ACTIVE, CARRIED, closeBits, FOCUS, HOVER } from '../css/selector/states.js';
 import { columnNamed, shownBits } from '../component/states.js';
 import { pathSelector } from '../page/path.js';
-import { ancestors, hasOwnText, textOf, type ElementNode } from '../page/tree.js';
+import { ancestors, hasOwnText, readableText, type ElementNode } from '../page/tree.js';
 import { EMPTY_LOOK } from '../look/model.js';
 import { finish, type Steps } from '../steps.js';
 import { seenPage, type SeenPage } from './seen-page.js';
@@ -43,7 +43,7 @@ export interface LedgerOptions {
 const LONGEST = 80;
 
 const textShown = (element: ElementNode): string =>
-  (textOf(element) || element.attributes.get('value') || '').slice(0, LONGEST);
+  (readableText(element) || element.attributes.get('value') || '').slice(0, LONGEST);
 
 /** Same figures and colours, so that a state changed nothing for this text. */
 const sameResult = (a: Check, b: Check): boolean =>
