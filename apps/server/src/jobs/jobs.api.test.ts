@@ -11,7 +11,8 @@ import { JobQueue } from './job-queue.js';
 
 const STALE_MILLIS = 500;
 const PAGES = 30;
-const KILLS = 20;
+/** Twenty and more with RETOQUE_KILLS; a few are enough to notice. */
+const KILLS = Number(process.env.RETOQUE_KILLS ?? 6);
 const WORKER = fileURLToPath(new URL('../../dist/jobs/worker.js', import.meta.url));
 
 let app: NestExpressApplication;

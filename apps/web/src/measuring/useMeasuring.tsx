@@ -112,6 +112,25 @@ export function useMeasuring(
     setAttempt((count) => count + 1);
   }, []);
 
+  const keep = useCallback(() => {
+    const all = found.current;
+    if (!all.length) return;
+    found.current = [];
+    void putGeometry(pageId, versionId, all)
+      .catch(() => undefined)
+      // What is not kept is known in this window all the same.
+      .then(() => recount(client, versionId));
+  }, [pageId, versionId, client]);
+  // Somebody who leaves before every width is measured keeps what was.
+  const hasLeft = useRef(false);
+  useEffect(() => {
+    hasLeft.current = false;
+    return () => {
+      hasLeft.current = true;
+      keep();
+    };
+  }, [keep]);
+
   const [job] = jobs;
   const take = useSteady((elements: readonly MeasuredElement[]) => {
     if (!job || !component) return;
@@ -123,12 +142,7 @@ export function useMeasuring(
         setJobs(rest);
         // The figures are asked for again when a viewport is done, not for each thing that is opened on it.
         if (rest[0]?.viewport !== job.viewport) setMeasured((count) => count + 1);
-        if (rest.length || !found.current.length) return;
-        const all = found.current;
-        found.current = [];
-        void putGeometry(pageId, versionId, all)
-          .then(() => recount(client, versionId))
-          .catch(() => undefined);
+        if (!rest.length || hasLeft.current) keep();
       })
       .catch((error: unknown) => {
         setFailure(messageOf(error));
