@@ -33,7 +33,15 @@ interface Ring {
   readonly what: string;
 }
 
-/** The rings that are drawn around an element: an outline, and a shadow without blur. */
+/** Shadows that are drawn as rings around an element: as wide as they are blurred at most. */
+function shadowRings(style: ElementStyle): Ring[] {
+  return (readShadows(style.text('box-shadow')) ?? []).flatMap(({ inset, spread, blur, colour }) => {
+    const own = !inset && px(spread) > 0 && px(blur) <= px(spread) ? parseColour(colour ?? '') : undefined;
+    return own && own.alpha > 0 ? [{ colour: own, thickness: px(spread), offset: 0, what: 'shadow' }] : [];
+  });
+}
+
+/** The rings that are drawn around an element: an outline, and the uppermost of its shadows. */
 function ringsOf(style: ElementStyle): Ring[] {
   const rings: Ring[] = [];
   const colour = style.colour('outline-color');
@@ -45,11 +53,42 @@ function ringsOf(style: ElementStyle): Ring[] {
       what: 'outline',
     });
   }
-  const shadows = readShadows(style.text('box-shadow')) ?? [];
-  const found = shadows.find(({ inset, spread, blur }) => !inset && px(spread) > 0 && px(blur) <= px(spread));
-  const own = found && parseColour(found.colour ?? '');
-  if (own && own.alpha > 0) rings.push({ colour: own, thickness: px(found.spread), offset: 0, what: 'shadow' });
-  return rings;
+  return [...rings, ...shadowRings(style).slice(0, 1)];
+}
+
+/** A ring that is moved by less than this, as browsers do by themselves, looks the same, in CSS pixels. */
+const MOVED = 2;
+
+const isSameRing = (a: Ring, b: Ring): boolean =>
+  a.what === b.what &&
+  a.thickness === b.thickness &&
+  Math.abs(a.offset - b.offset) < MOVED &&
+  contrastRatio(a.colour, b.colour) < SEEN;
+
+/** Less than this ratio between two colours side by side nobody sees. */
+const SEEN = 1.05;
+
+/** Whether rings that the focus brings are told from what they are drawn on; a reason where that is not known. */
+function isRingSeen({ focused, rest, element, atRest }: FocusInput): boolean | string {
+  const rings = (style: ElementStyle) => [
+    ...ringsOf(style).filter(({ what }) => what === 'outline'),
+    ...shadowRings(style),
+  ];
+  const old = rings(rest.view.of(atRest));
+  const fresh = rings(focused.view.of(element)).filter((ring) => !old.some((other) => isSameRing(ring, other)));
+  let doubt: string | undefined;
+  for (const ring of fresh) {
+    const inside = ring.offset < 0 ? colourBehind(focused, element) : undefined;
+    const behind =
+      inside === undefined
+        ? around(focused, element, ring.offset + ring.thickness / 2)
+        : typeof inside === 'string'
+          ? inside
+          : [inside];
+    if (typeof behind === 'string') doubt = behind;
+    else if (behind.some((ground) => contrastRatio(over(ring.colour, ground), ground) >= SEEN)) return true;
+  }
+  return doubt ?? false;
 }
 
 /** Colours that lie right around an element, at a distance from its edge; why they cannot be told where they cannot. */
@@ -92,7 +131,8 @@ export interface FocusInput {
 }
 
 /** WCAG 2.2, 2.4.7: with the focus something about the control is seen to be otherwise. */
-export function checkFocusVisible({ focused, rest, element, atRest }: FocusInput): Check {
+export function checkFocusVisible(input: FocusInput): Check {
+  const { focused, rest, element, atRest } = input;
   const blank = (verdict: 'exempt' | 'unsure', reason: string) =>
     without('2.4.7', verdict, 1, reason, 'ancestors', 'share');
   const hidden = hiddenBy(focused.view, element);
@@ -103,8 +143,14 @@ export function checkFocusVisible({ focused, rest, element, atRest }: FocusInput
   }
   const now = appearanceOf(focused, element);
   const before = appearanceOf(rest, atRest);
-  const forms = formsApart(before, now);
-  const isSeen = forms.length > 0 || coloursApart(before, now) > 0.5 || ringsOf(style).length > 0;
+  // A ring is seen by its colour, and only where it was not there before; a glow is a form of its own.
+  const isGlow = shadowRings(style).length === 0;
+  const forms = formsApart(before, now).filter(
+    (name) => !name.startsWith('outline-') && (name !== 'box-shadow' || isGlow),
+  );
+  const ring = isRingSeen(input);
+  const isSeen = forms.length > 0 || coloursApart(before, now) > 0.5 || ring === true;
+  if (!isSeen && typeof ring === 'string') return blank('unsure', ring);
   return {
     ...blank('exempt', ''),
     verdict: isSeen ? 'passes' : 'short',

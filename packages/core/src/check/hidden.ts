@@ -9,7 +9,9 @@ function isForReadersOnly(style: ElementStyle): boolean {
   if (position !== 'absolute' && position !== 'fixed') return false;
   if (/^rect\((0(px)?,? ?|1px,? ?){4}\)$/.test(style.text('clip'))) return true;
   if (/^inset\((50|100)%\)$/.test(style.text('clip-path'))) return true;
-  const tiny = (property: string) => Number.parseFloat(style.text(property)) <= 1;
+  // A share of what holds it may be any size.
+  const tiny = (property: string) =>
+    style.text(property).endsWith('px') && Number.parseFloat(style.text(property)) <= 1;
   return style.text('overflow-x') !== 'visible' && tiny('width') && tiny('height');
 }
 

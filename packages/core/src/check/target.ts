@@ -2,7 +2,7 @@ import type { StyledPage } from '../css/styles.js';
 import { isDisabled } from '../css/selector/form-state.js';
 import type { Box } from '../paint/box.js';
 import type { Looking } from '../paint/scene.js';
-import { ancestors, hasOwnText, type ElementNode } from '../page/tree.js';
+import { ancestors, type ElementNode } from '../page/tree.js';
 import { without, type Check } from './check.js';
 import { hiddenBy } from './hidden.js';
 
@@ -22,11 +22,13 @@ export function isTarget(element: ElementNode): boolean {
   return ROLES.test(attributes.get('role') ?? '') || attributes.get('tabindex') === '0';
 }
 
+/** Words: a bar or a dot between links is no sentence around them. */
+const WORDS = /[\p{L}\p{N}]/u;
+
 /** A link within a line of text, whose height the line decides (WCAG 2.2, 2.5.8, inline). */
 export function isInline(view: StyledPage, element: ElementNode): boolean {
   if (view.of(element).text('display') !== 'inline') return false;
-  const { parent } = element;
-  return parent !== undefined && hasOwnText(parent);
+  return element.parent?.content.some((item) => typeof item === 'string' && WORDS.test(item)) ?? false;
 }
 
 const others = new WeakMap<object, readonly (readonly [ElementNode, Box])[]>();

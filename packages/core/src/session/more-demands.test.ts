@@ -54,6 +54,19 @@ describe('what is asked beside contrast', () => {
     const two = ring('outline: 2px solid #fff; outline-offset: 0; box-shadow: 0 0 0 4px #000');
     expect(two('1.4.11', 'focus')[0]).toMatchObject({ verdict: 'passes' });
     expect(ledger(`.b { ${LOOK} }`, BUTTON)('2.4.7', 'focus')[0]!.reason).toMatch(/own ring/);
+    // What nobody sees shows no focus: a ring that was there before, a transparent one, one in the page's own colour.
+    const seen = (css: string, always = '') =>
+      ledger(`.b { ${LOOK}; ${always} } .b:focus-visible { ${css} }`, BUTTON)('2.4.7', 'focus')[0]!.verdict;
+    expect(seen('outline: 2px solid #0b5563')).toBe('passes');
+    expect(seen('outline: 2px solid #0b5563', 'outline: 2px solid #0b5563')).toBe('short');
+    expect(seen('outline: 3px solid #0b5563', 'outline: 2px solid #0b5563')).toBe('passes');
+    expect(seen('outline: 2px solid transparent')).toBe('short');
+    expect(seen('outline: 2px solid #fff; outline-offset: 2px')).toBe('short');
+    expect(seen('outline: none; box-shadow: 0 0 0 3px #fff')).toBe('short');
+    expect(seen('outline: none; box-shadow: 0 0 0 3px #fff, 0 0 0 6px #000')).toBe('passes');
+    expect(seen('outline: none; box-shadow: 0 0 6px #0b5563')).toBe('passes');
+    expect(seen('outline: 2px solid #fff; outline-offset: -4px')).toBe('passes');
+    expect(seen('outline: none; text-decoration: underline')).toBe('passes');
   });
 
   it('2.5.8 and 2.5.5: targets are large, or have room around them', () => {
@@ -101,10 +114,23 @@ describe('what is asked beside contrast', () => {
       verdict: 'passes',
       measured: 1000,
     });
+    // What a control of the site does its script alone knows; a bus stop is none.
+    const beside = (control: string) => ledger(moving, `<p><a class="b" href="#">Board</a>${control}</p>`)('2.2.2')[0];
+    expect(beside('<button class="halt">Pause the news</button>')).toMatchObject({ verdict: 'unsure' });
+    expect(beside('<button class="display-4">Bus stops and displays</button>')).toMatchObject({ verdict: 'short' });
     const lift = `.b { ${LOOK}; transition: transform .2s } .b:hover { transform: translateY(-4px) }`;
     expect(ledger(lift, BUTTON)('2.3.3', 'hover')[0]).toMatchObject({ verdict: 'short' });
     const still = `${lift} @media (prefers-reduced-motion: reduce) { .b { transition: none } }`;
     expect(ledger(still, BUTTON)('2.3.3', 'hover')[0]).toMatchObject({ verdict: 'passes' });
+  });
+
+  it('2.5.8: a link is exempt within words, not between the bars of a list', () => {
+    const small = (body: string) =>
+      ledger('a { color: #0b5563 }', body, 'link', (order) => [order * 4, 0, 12, 12])('2.5.8', 'default')[0];
+    expect(small('<p>Go <a class="b" href="#">on board</a> at nine.</p>')).toMatchObject({ verdict: 'exempt' });
+    expect(
+      small('<p><a class="b" href="#">a</a> | <a class="b" href="#c">c</a> · <a class="b" href="#d">d</a></p>'),
+    ).toMatchObject({ verdict: 'short' });
   });
 
   it('advice: states are told apart, also by those who see colours otherwise', () => {
