@@ -10,6 +10,7 @@ import { appearanceOf, coloursApart, formsApart } from './appearance.js';
 import { without, type Check } from './check.js';
 import { colourBehind, coloursAlong, NEEDED_EDGE, strip } from './edge.js';
 import { hiddenBy } from './hidden.js';
+import { isSeenOn, SEEN } from './seen.js';
 
 /** WCAG 2.2, 2.4.13: the indicator is as large as a line of this many CSS pixels around the control. */
 export const NEEDED_THICKNESS = 2;
@@ -65,9 +66,6 @@ const isSameRing = (a: Ring, b: Ring): boolean =>
   Math.abs(a.offset - b.offset) < MOVED &&
   contrastRatio(a.colour, b.colour) < SEEN;
 
-/** Less than this ratio between two colours side by side nobody sees. */
-const SEEN = 1.05;
-
 /** Whether rings that the focus brings are told from what they are drawn on; a reason where that is not known. */
 function isRingSeen({ focused, rest, element, atRest }: FocusInput): boolean | string {
   const rings = (style: ElementStyle) => [
@@ -86,7 +84,7 @@ function isRingSeen({ focused, rest, element, atRest }: FocusInput): boolean | s
           ? inside
           : [inside];
     if (typeof behind === 'string') doubt = behind;
-    else if (behind.some((ground) => contrastRatio(over(ring.colour, ground), ground) >= SEEN)) return true;
+    else if (behind.some((ground) => isSeenOn(ring.colour, ground))) return true;
   }
   return doubt ?? false;
 }

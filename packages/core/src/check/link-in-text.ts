@@ -1,12 +1,16 @@
 import { contrastRatio } from '../colour/contrast.js';
 import { over } from '../colour/composite.js';
-import { WHITE } from '../colour/rgba.js';
+import { WHITE, type Rgba } from '../colour/rgba.js';
 import type { Looking } from '../paint/scene.js';
 import type { ElementNode } from '../page/tree.js';
 import { without, type Check } from './check.js';
+import { colourBehind } from './edge.js';
 import { hiddenBy } from './hidden.js';
+import { isSeenOn } from './seen.js';
 import { borderWidths } from '../paint/boxes.js';
 import { isInline } from './target.js';
+
+const SIDES = ['top', 'right', 'bottom', 'left'] as const;
 
 /** WCAG technique G183: a link that is told from its text by colour alone contrasts with it by this much. */
 export const NEEDED_LINK = 3;
@@ -19,15 +23,22 @@ export function checkLinkInText(looking: Looking, element: ElementNode): Check |
   const style = view.of(element);
   const around = view.of(element.parent!);
   const blank = without('1.4.1', 'exempt', NEEDED_LINK, '');
+  const behind = colourBehind(looking, element.parent);
+  // Lines that are kept transparent until the pointer comes are no marks.
+  const isSeen = (colour: Rgba) => colour.alpha > 0 && (typeof behind === 'string' || isSeenOn(colour, behind));
+  const isUnderlined = style.text('text-decoration-line') !== 'none' && isSeen(style.colour('text-decoration-color'));
+  const widths = borderWidths(style);
+  const hasBorder = SIDES.some((side, i) => widths[i]! > 0 && isSeen(style.colour(`border-${side}-color`)));
   const marks = [
-    style.text('text-decoration-line') !== 'none' ? 'It is underlined.' : undefined,
-    borderWidths(style).some((width) => width > 0) ? 'It has a border.' : undefined,
+    isUnderlined ? 'It is underlined.' : undefined,
+    hasBorder ? 'It has a border.' : undefined,
     style.fontWeight >= around.fontWeight + 200 ? 'It is bolder.' : undefined,
     style.text('font-style') !== around.text('font-style') ? 'It is slanted otherwise.' : undefined,
-    style.colour('background-color').alpha > 0.2 ? 'It has a ground of its own.' : undefined,
+    isSeen(style.colour('background-color')) ? 'It has a ground of its own.' : undefined,
   ].filter((mark) => mark !== undefined);
   if (marks.length) return { ...blank, verdict: 'passes', reason: marks[0] };
-  const [own, text] = [over(style.colour('color'), WHITE), over(around.colour('color'), WHITE)];
+  const ground = typeof behind === 'string' ? WHITE : behind;
+  const [own, text] = [over(style.colour('color'), ground), over(around.colour('color'), ground)];
   const ratio = contrastRatio(own, text);
   return {
     ...blank,

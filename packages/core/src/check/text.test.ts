@@ -91,9 +91,18 @@ describe('text on what lies behind it', () => {
     expect(inverted).toMatchObject({ verdict: 'short', measured: 1 });
   });
 
-  it('leaves out logos, emoji and what is there for screen readers alone', () => {
+  it('measures what is named a logo, and asks where it falls short', () => {
+    const logo = (css: string, name = 'site-logo') =>
+      check(css, `<span class="${name}"><b class="t">Ferries</b></span>`);
+    expect(logo('.t { color: #fff }')).toMatchObject({ verdict: 'unsure', measured: undefined });
+    expect(logo('.t { color: #fff }').reason).toMatch(/falls short, at 1\.00\. Is it a logo/);
+    expect(logo('.t { color: #000 }')).toMatchObject({ verdict: 'passes', measured: 21 });
+    // A bar that a logo stands in is none.
+    expect(logo('.t { color: #fff }', 'logo-bar')).toMatchObject({ verdict: 'short' });
+  });
+
+  it('leaves out emoji and what is there for screen readers alone', () => {
     const colours = '.t { color: #fff }';
-    expect(check(colours, '<span class="logo"><b class="t">Ferries</b></span>').reason).toMatch(/logo/);
     expect(check(colours, '<b class="t">⛴️ 🌊</b>').reason).toMatch(/Emoji/);
     expect(check(colours, '<b class="t">⛴️ Boats</b>').verdict).toBe('short');
     const kept = '.t { position: absolute; width: 1px; height: 1px; overflow: hidden }';

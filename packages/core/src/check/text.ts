@@ -1,3 +1,4 @@
+import { showRatio } from '../colour/contrast.js';
 import type { Rgba } from '../colour/rgba.js';
 import { isDisabled, isField } from '../css/selector/form-state.js';
 import { DISABLED } from '../css/selector/states.js';
@@ -122,10 +123,10 @@ function textAfresh(
   };
 }
 
-const LOGO = /(^|[-_])logo(type|mark)?($|[-_])/i;
+const LOGO = /(^|[-_])logo(type|mark)?$/i;
 
-/** Text that is part of a logo: a drawing, or what is named one (WCAG 2.2, 1.4.3). */
-const isLogo = (element: ElementNode): boolean =>
+/** What is named a logo, whose text WCAG 2.2, 1.4.3 exempts; that it is one, its owner alone knows. */
+const mayBeLogo = (element: ElementNode): boolean =>
   [element, ...ancestors(element)]
     .slice(0, 3)
     .some((node) => node.classes.some((name) => LOGO.test(name)) || LOGO.test(node.id ?? ''));
@@ -153,7 +154,6 @@ function excuseOf(looking: Looking, carrier: ElementNode): string | undefined {
   const hidden = hiddenBy(looking.view, carrier);
   if (hidden) return hidden;
   if (isSwitchedOff(looking.view, carrier)) return 'Disabled controls are exempt.';
-  if (isLogo(carrier)) return 'Text that is part of a logo is exempt.';
   if (isEmoji(carrier)) return 'Emoji have colours of their own.';
   return isOutOfReach(looking.geometry, carrier) ? 'It stands outside of the page.' : undefined;
 }
@@ -166,7 +166,12 @@ export const checkText = (looking: Looking, carrier: ElementNode, level: Level =
 
 function checkAfresh(looking: Looking, carrier: ElementNode, level: Level, pseudo: string | undefined): Check {
   const excuse = excuseOf(looking, carrier);
-  if (!excuse) return judgeText(textCase(looking, carrier, pseudo), level);
+  if (!excuse) {
+    const check = judgeText(textCase(looking, carrier, pseudo), level);
+    if (check.verdict !== 'short' || !mayBeLogo(carrier)) return check;
+    const reason = `As text it falls short, at ${showRatio(check.measured!)}. Is it a logo? Then it is exempt.`;
+    return { ...without(check.criterion, 'unsure', check.needed, reason, check.basis), large: check.large };
+  }
   const style = looking.view.of(carrier, pseudo);
   const large = isLarge(style.fontSize, style.fontWeight);
   const criterion = level === 'AAA' ? ('1.4.6' as const) : ('1.4.3' as const);

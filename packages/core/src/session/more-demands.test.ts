@@ -93,6 +93,14 @@ describe('what is asked beside contrast', () => {
     expect(link('text-decoration: none')).toMatchObject({ verdict: 'short' });
     expect(link('')).toMatchObject({ verdict: 'passes', reason: 'It is underlined.' });
     expect(link('text-decoration: none; font-weight: 700')).toMatchObject({ verdict: 'passes' });
+    // What is kept in place unseen until the pointer comes is no mark.
+    const bare = (css: string) => link(`text-decoration: none; ${css}`)!.verdict;
+    expect(link('text-decoration-color: transparent')).toMatchObject({ verdict: 'short' });
+    expect(bare('border-bottom: 1px solid transparent')).toBe('short');
+    expect(bare('border-bottom: 1px solid #fff')).toBe('short');
+    expect(bare('border-bottom: 1px solid')).toBe('passes');
+    expect(bare('background: #fff')).toBe('short');
+    expect(bare('background: #dde8f0')).toBe('passes');
   });
 
   it('1.4.13: what the pointer opens, the keyboard opens too', () => {
