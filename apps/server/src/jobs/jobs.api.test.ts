@@ -11,8 +11,7 @@ import { JobQueue } from './job-queue.js';
 
 const STALE_MILLIS = 500;
 const PAGES = 30;
-/** Twenty and more with RETOQUE_KILLS; a few are enough to notice. */
-const KILLS = Number(process.env.RETOQUE_KILLS ?? 6);
+const KILLS = 20;
 const WORKER = fileURLToPath(new URL('../../dist/jobs/worker.js', import.meta.url));
 
 let app: NestExpressApplication;
