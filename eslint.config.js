@@ -19,6 +19,13 @@ const noInterface = (reason) => ({
   ],
 });
 
+/** Tables that names of others are looked up in have no prototype: see lookup() of the core. */
+const tablesByName = {
+  selector:
+    'Program > :matches(VariableDeclaration, ExportNamedDeclaration > VariableDeclaration) > VariableDeclarator:has(TSTypeReference[typeName.name="Record"] > TSTypeParameterInstantiation > TSStringKeyword:first-child) > ObjectExpression',
+  message: 'Names of others would find constructor and its like here: put it into lookup().',
+};
+
 export default tseslint.config(
   {
     ignores: [
@@ -49,15 +56,7 @@ export default tseslint.config(
     rules: {
       'regexp/no-super-linear-backtracking': ['error', { report: 'potential' }],
       'regexp/no-super-linear-move': ['error', { report: 'potential' }],
-      // Tables that names of others are looked up in have no prototype: see lookup() of the core.
-      'no-restricted-syntax': [
-        'error',
-        {
-          selector:
-            'Program > :matches(VariableDeclaration, ExportNamedDeclaration > VariableDeclaration) > VariableDeclarator:has(TSTypeReference[typeName.name="Record"] > TSTypeParameterInstantiation > TSStringKeyword:first-child) > ObjectExpression',
-          message: 'Names of others would find constructor and its like here: put it into lookup().',
-        },
-      ],
+      'no-restricted-syntax': ['error', tablesByName],
     },
   },
   {
@@ -69,11 +68,7 @@ export default tseslint.config(
           selector: 'MemberExpression > MemberExpression.object[property.name="contentDocument"]',
           message: 'A page’s document answers to the names in it first: ask it by frame/dom.ts.',
         },
-        {
-          selector:
-            'Program > :matches(VariableDeclaration, ExportNamedDeclaration > VariableDeclaration) > VariableDeclarator:has(TSTypeReference[typeName.name="Record"] > TSTypeParameterInstantiation > TSStringKeyword:first-child) > ObjectExpression',
-          message: 'Names of others would find constructor and its like here: put it into lookup().',
-        },
+        tablesByName,
       ],
     },
   },
@@ -87,11 +82,7 @@ export default tseslint.config(
           selector: 'ImportDeclaration[source.value="css-tree"] > ImportSpecifier[imported.name="parse"]',
           message: 'Texts of others are parsed within bounds: take parse from css/parser.ts.',
         },
-        {
-          selector:
-            'Program > :matches(VariableDeclaration, ExportNamedDeclaration > VariableDeclaration) > VariableDeclarator:has(TSTypeReference[typeName.name="Record"] > TSTypeParameterInstantiation > TSStringKeyword:first-child) > ObjectExpression',
-          message: 'Names of others would find constructor and its like here: put it into lookup().',
-        },
+        tablesByName,
       ],
     },
   },

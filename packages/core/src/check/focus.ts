@@ -42,20 +42,16 @@ function shadowRings(style: ElementStyle): Ring[] {
   });
 }
 
-/** The rings that are drawn around an element: an outline, and the uppermost of its shadows. */
-function ringsOf(style: ElementStyle): Ring[] {
-  const rings: Ring[] = [];
+/** The outline of an element, where one is drawn. */
+function outlineRing(style: ElementStyle): Ring[] {
   const colour = style.colour('outline-color');
-  if (style.text('outline-style') !== 'none' && px(style.text('outline-width')) > 0 && colour.alpha > 0) {
-    rings.push({
-      colour,
-      thickness: px(style.text('outline-width')),
-      offset: px(style.text('outline-offset')),
-      what: 'outline',
-    });
-  }
-  return [...rings, ...shadowRings(style).slice(0, 1)];
+  const thickness = px(style.text('outline-width'));
+  if (style.text('outline-style') === 'none' || thickness <= 0 || colour.alpha <= 0) return [];
+  return [{ colour, thickness, offset: px(style.text('outline-offset')), what: 'outline' }];
 }
+
+/** The rings that are drawn around an element: an outline, and the uppermost of its shadows. */
+const ringsOf = (style: ElementStyle): Ring[] => [...outlineRing(style), ...shadowRings(style).slice(0, 1)];
 
 /** A ring that is moved by less than this, as browsers do by themselves, looks the same, in CSS pixels. */
 const MOVED = 2;
@@ -68,10 +64,7 @@ const isSameRing = (a: Ring, b: Ring): boolean =>
 
 /** Whether rings that the focus brings are told from what they are drawn on; a reason where that is not known. */
 function isRingSeen({ focused, rest, element, atRest }: FocusInput): boolean | string {
-  const rings = (style: ElementStyle) => [
-    ...ringsOf(style).filter(({ what }) => what === 'outline'),
-    ...shadowRings(style),
-  ];
+  const rings = (style: ElementStyle) => [...outlineRing(style), ...shadowRings(style)];
   const old = rings(rest.view.of(atRest));
   const fresh = rings(focused.view.of(element)).filter((ring) => !old.some((other) => isSameRing(ring, other)));
   let doubt: string | undefined;

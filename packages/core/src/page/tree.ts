@@ -43,9 +43,11 @@ export function* descendants(element: ElementNode): Generator<ElementNode> {
 }
 
 /** Text as a reader meets it: white space collapsed, descendants included. */
-export function textOf(element: ElementNode): string {
+export const textOf = (element: ElementNode): string => textWithout(element);
+
+function textWithout(element: ElementNode, left?: ReadonlySet<string>): string {
   const gather = (node: ElementNode): string =>
-    node.content.map((item) => (typeof item === 'string' ? item : gather(item))).join('');
+    node.content.map((item) => (typeof item === 'string' ? item : left?.has(item.name) ? '' : gather(item))).join('');
   return gather(element).replace(/\s+/g, ' ').trim();
 }
 
@@ -53,12 +55,8 @@ export function textOf(element: ElementNode): string {
 const UNREAD = new Set(['head', 'script', 'style', 'template', 'noscript', 'title']);
 
 /** Text as a reader meets it, without that of sheets and scripts in it; the whole page has none of its own. */
-export function readableText(element: ElementNode): string {
-  if (element.name === 'html') return '';
-  const gather = (node: ElementNode): string =>
-    node.content.map((item) => (typeof item === 'string' ? item : UNREAD.has(item.name) ? '' : gather(item))).join('');
-  return gather(element).replace(/\s+/g, ' ').trim();
-}
+export const readableText = (element: ElementNode): string =>
+  element.name === 'html' ? '' : textWithout(element, UNREAD);
 
 /** Of one piece of text so much is looked at for its start; what begins later than this is not at the start. */
 const LONGEST_START = 10_000;
