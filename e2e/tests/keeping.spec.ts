@@ -111,6 +111,29 @@ test('an answer that was lost is no conflict', async ({ page }) => {
   await expect(page.getByText('A newer version was saved')).toBeHidden();
 });
 
+test('an edit made after an answer was lost is no conflict with it', async ({ page }) => {
+  await openButton(page);
+  await saved(page);
+  let lost = 0;
+  let away = true;
+  await page.route('**/look', async (route) => {
+    if (route.request().method() !== 'PUT' || !away) return route.continue();
+    // The first is carried out without an answer; then nothing gets through until more is edited.
+    if (!lost++) await route.fetch();
+    return route.abort('connectionreset');
+  });
+  await setColour(page, 'text', 'hover', '#ffeedd');
+  await expect.poll(() => lost).toBeGreaterThan(0);
+  await setColour(page, 'text', 'focus', '#ddeeff');
+  await expect(page.getByText('Not saved yet: no answer')).toBeVisible();
+  away = false;
+  await saved(page);
+  await expect(page.getByText('A newer version was saved')).toBeHidden();
+  await page.reload();
+  await expect(cell(page, 'text', 'hover')).toContainText('#ffeedd');
+  await expect(cell(page, 'text', 'focus')).toContainText('#ddeeff');
+});
+
 test('a window closed before its save was answered loses nothing', async ({ page }) => {
   await openButton(page);
   await saved(page);

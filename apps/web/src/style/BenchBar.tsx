@@ -7,8 +7,8 @@ import { handoverPath, stylePath, surveyPath } from '../shell/paths';
 import { Button } from '../theme/Button';
 import type { History } from './history';
 import { HistoryMenu } from './HistoryMenu';
-import { SaveStatus } from './SaveStatus';
-import type { SaveState } from './useAutosave';
+import { SaveStatus } from './saving/SaveStatus';
+import type { SaveState } from './saving/look-saver';
 
 /** The bar of the Style screen: whether the work is safe, its history, and where it goes next. */
 export function BenchBar({

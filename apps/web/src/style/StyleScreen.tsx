@@ -9,7 +9,7 @@ import { Busy } from '../shell/Busy';
 import { Notice } from '../shell/Notice';
 import { useDocumentTitle } from '../shell/useDocumentTitle';
 import { StyleBench } from './StyleBench';
-import { shelfFor, type Shelf } from './unsaved';
+import { shelfFor, type Shelf } from './saving/unsaved';
 
 /** Loads what the bench needs: site, page in the worker, component with its trials. */
 export function StyleScreen() {

@@ -5,7 +5,7 @@ import fc from 'fast-check';
 import { readTyped } from './cell-problem';
 import { requireKind } from './cells';
 import { addException, correctPart, removeException, setCells, toggleMuted } from './look-commands';
-import { sameLook } from './unsaved';
+import { sameLook } from './saving/unsaved';
 
 const parts = [
   { name: 'card', carrier: 'card' },

@@ -1,16 +1,35 @@
 import { lookSchema, type LookData } from '@retoque/contract';
 import { z } from 'zod';
-import { openWindows, windowId } from '../shell/window-id';
+import { openWindows, windowId } from '../../shell/window-id';
+
+/** A save that went out and was not answered: the server may have carried it out. */
+const sentSchema = z.object({ saveId: z.uuid(), look: lookSchema });
+export type SentSave = z.infer<typeof sentSchema>;
 
 /** An edit that has not reached the server yet, kept in the browser so that closing the window loses nothing. */
 const unsavedSchema = z.object({
   baseRevision: z.number().int(),
   /** The look that the edit was made on; absent in what an older version kept. */
   base: lookSchema.optional(),
-  saveId: z.uuid(),
   look: lookSchema,
+  sent: sentSchema.optional(),
 });
 export type Unsaved = z.infer<typeof unsavedSchema>;
+
+/** What older versions kept: one id for the edit, which may have gone out under it. */
+const olderSchema = unsavedSchema.omit({ sent: true }).extend({ saveId: z.uuid() });
+
+/** @returns undefined for what is none */
+export function readUnsaved(text: string): Unsaved | undefined {
+  const data: unknown = JSON.parse(text);
+  const older = olderSchema.safeParse(data);
+  if (older.success) {
+    const { saveId, ...edit } = older.data;
+    return { ...edit, sent: { saveId, look: edit.look } };
+  }
+  const parsed = unsavedSchema.safeParse(data);
+  return parsed.success ? parsed.data : undefined;
+}
 
 /** Where the edits of one look are kept in one window; each window keeps its own, and none overwrites another's. */
 export interface Shelf {
@@ -26,8 +45,7 @@ function shelfAt(key: string): Shelf {
     read: () => {
       try {
         const text = localStorage.getItem(key);
-        const parsed = text ? unsavedSchema.safeParse(JSON.parse(text)) : undefined;
-        return parsed?.success ? parsed.data : undefined;
+        return text ? readUnsaved(text) : undefined;
       } catch {
         return undefined;
       }

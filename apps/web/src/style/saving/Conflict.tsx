@@ -2,11 +2,11 @@ import { Box, chakra, Flex } from '@chakra-ui/react';
 import type { LookData } from '@retoque/contract';
 import { mergeLooks, type Choice, type Difference, type Kind, type Look } from '@retoque/core';
 import { useMemo, useState } from 'react';
-import { Notice } from '../shell/Notice';
-import { Segments } from '../shell/Segments';
-import { Button } from '../theme/Button';
+import { Notice } from '../../shell/Notice';
+import { Segments } from '../../shell/Segments';
+import { Button } from '../../theme/Button';
 import { differenceLines, type DifferenceLine } from './differences';
-import type { Rival } from './useAutosave';
+import type { Rival } from './look-saver';
 
 const Table = chakra('table', {
   base: {

@@ -1,6 +1,6 @@
 import { Box } from '@chakra-ui/react';
-import { Button } from '../theme/Button';
-import type { SaveState } from './useAutosave';
+import { Button } from '../../theme/Button';
+import type { SaveState } from './look-saver';
 
 const time = new Intl.DateTimeFormat(undefined, { hour: '2-digit', minute: '2-digit' });
 
