@@ -1,8 +1,8 @@
 #!/usr/bin/env node
 import { existsSync } from 'node:fs';
 
-const main = new URL('../dist/main.js', import.meta.url);
-if (existsSync(main)) await import(main.href);
+const command = new URL('../dist/retoque.mjs', import.meta.url);
+if (existsSync(command)) await import(command.href);
 else {
   process.stderr.write('retoque: the command is not built yet. Run: npm run build\n');
   process.exitCode = 2;

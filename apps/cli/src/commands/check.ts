@@ -139,7 +139,10 @@ export function addCheck(program: Command, output: Output, exit: (code: number) 
       const ways: PageWays[] = [];
       for (const file of files) {
         const page = readPage(file, { css: options.css, warn: output.err });
-        await readPictures(page, output.err);
+        const pictures = readPictures(page, output.err);
+        // Meanwhile, since none of it asks for a picture.
+        page.components();
+        await pictures;
         if (options.geometry !== undefined) addGeometry(page, options.geometry);
         const dressed = await dressFor(page, options.looks);
         const shown = options.looks === undefined ? 'none' : 'worn';
