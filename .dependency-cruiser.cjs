@@ -1,6 +1,45 @@
 /** Arrows run one way: core <- contract, decode <- apps; apps do not import each other. */
 const apps = ['server', 'web', 'cli', 'practice-host'];
 
+/** Folders from the ground up: each imports those before it, types included, and none behind it. */
+const floors = {
+  'packages/core/src': [
+    ...['memo', 'base', 'colour', 'tree', 'css', 'value', 'page', 'picture', 'paint', 'check', 'component', 'look'],
+    ...['handover', 'parts', 'incremental', 'ledger', 'sheet', 'what-if', 'session', 'remedy', 'report', 'site'],
+    'testing',
+  ],
+  'packages/core/src/css': [
+    ...['syntax', 'selector', 'conditions', 'values', 'property', 'shorthand', 'sheet', 'cascade', 'explain'],
+  ],
+  'apps/web/src': [
+    ...['theme', 'shell', 'api', 'engine', 'frame', 'anew', 'assets', 'measuring', 'preview', 'ledger', 'style'],
+    ...['handover', 'sites', 'survey'],
+  ],
+  'apps/web/src/style': ['look', 'saving', 'site', 'checks', 'frames', 'grid', 'editor', 'bench'],
+  'apps/server/src': [
+    ...['database', 'http', 'owners', 'storage', 'work', 'pictures', 'sites', 'assets', 'components', 'pages'],
+    ...['handovers', 'health', 'measuring', 'jobs', 'demo', 'web'],
+  ],
+};
+
+const inside = (root, names) => `^${root}/(${names.join('|')})/`;
+const noTests = '\\.test\\.tsx?$|/testing/';
+const floorRules = Object.entries(floors).flatMap(([root, names]) => [
+  {
+    name: `floor-of-${root}`,
+    severity: 'error',
+    comment: 'A new folder is put into the list of floors, above what it imports.',
+    from: { path: `^${root}/[^/]+/`, pathNot: inside(root, [...names, 'testing']) },
+    to: {},
+  },
+  ...names.slice(0, -1).map((name, i) => ({
+    name: `${root}/${name}-imports-downwards`,
+    severity: 'error',
+    from: { path: inside(root, [name]), pathNot: noTests },
+    to: { path: inside(root, names.slice(i + 1)) },
+  })),
+]);
+
 module.exports = {
   forbidden: [
     {
@@ -39,8 +78,9 @@ module.exports = {
       name: 'no-circles',
       severity: 'error',
       from: {},
-      to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } },
+      to: { circular: true },
     },
+    ...floorRules,
   ],
   options: {
     doNotFollow: { path: 'node_modules|/dist/' },

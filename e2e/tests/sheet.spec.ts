@@ -1,4 +1,5 @@
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { expect, test } from './warm';
 import { cell, saved } from './support';
 import { BOOKING, HOME, ISLANDS, openKind, type, undoAll } from './sheet-support';
 

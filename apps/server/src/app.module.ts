@@ -27,7 +27,7 @@ import { PicturesService } from './pictures/pictures.service.js';
 import { PagesController } from './pages/pages.controller.js';
 import { PageReaderService } from './pages/import/page-reader.js';
 import { PagesService } from './pages/pages.service.js';
-import { DemoSeeder } from './sites/demo-seeder.js';
+import { DemoSeeder } from './demo/demo-seeder.js';
 import { StorageController } from './storage/storage.controller.js';
 import { StorageService } from './storage/storage.service.js';
 import { SitesController } from './sites/sites.controller.js';

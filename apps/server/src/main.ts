@@ -3,7 +3,7 @@ import { Logger } from 'nestjs-pino';
 import { readConfig } from './config.js';
 import { createApp } from './create-app.js';
 import { JobQueue } from './jobs/job-queue.js';
-import { DemoSeeder } from './sites/demo-seeder.js';
+import { DemoSeeder } from './demo/demo-seeder.js';
 
 const fail = (error: unknown): never => {
   const { code, message } = error as NodeJS.ErrnoException;

@@ -1,7 +1,7 @@
 import type { SiteAsset } from '@retoque/contract';
 import { create, type Font } from 'fontkit';
 import { storable } from '../database/storable.js';
-import { ASSET_LIMITS, megabytes, RefusedFileError } from './asset-limits.js';
+import { ASSET_LIMITS, megabytes, RefusedFileError } from '../storage/asset-limits.js';
 import { lookup } from '@retoque/core';
 
 type FontFacts = NonNullable<SiteAsset['font']>;

@@ -30,7 +30,7 @@ import { IdDto } from '../http/id.js';
 import { notFound } from '../http/problem.js';
 import { Owned, OwnerGuard } from '../owners/owner.guard.js';
 import { boundedStorage } from '../http/bounded-storage.js';
-import { ASSET_LIMITS, megabytes } from './asset-limits.js';
+import { ASSET_LIMITS, megabytes } from '../storage/asset-limits.js';
 import { shippedFontFile, shippedFonts } from './shipped-fonts.js';
 import { SiteAssetsService } from './site-assets.service.js';
 

@@ -6,7 +6,7 @@ import { siteAssets } from '../database/schema.js';
 import { notFound, problem } from '../http/problem.js';
 import { PicturesService } from '../pictures/pictures.service.js';
 import { SitesService } from '../sites/sites.service.js';
-import { ASSET_LIMITS, megabytes, RefusedFileError } from './asset-limits.js';
+import { ASSET_LIMITS, megabytes, RefusedFileError } from '../storage/asset-limits.js';
 import { getBlob, hashOf, putBlobs } from './blob-store.js';
 import { readFont } from './read-font.js';
 import { shippedFontFile, shippedFonts } from './shipped-fonts.js';

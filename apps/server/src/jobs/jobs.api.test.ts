@@ -12,7 +12,7 @@ import { JobQueue } from './job-queue.js';
 const STALE_MILLIS = 500;
 const PAGES = 30;
 const KILLS = 20;
-const WORKER = fileURLToPath(new URL('../../dist/jobs/worker.js', import.meta.url));
+const WORKER = fileURLToPath(new URL('../../dist/job-worker.js', import.meta.url));
 
 let app: NestExpressApplication;
 let siteId: string;

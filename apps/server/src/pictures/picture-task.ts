@@ -3,7 +3,7 @@ import { decodePicture, UndecodableError } from '@retoque/decode';
 import sharp from 'sharp';
 import { promisify } from 'node:util';
 import { gzip } from 'node:zlib';
-import { RefusedFileError } from '../assets/asset-limits.js';
+import { RefusedFileError } from '../storage/asset-limits.js';
 import { serveWork } from '../work/serve-work.js';
 import { readPicture, type ReadPicture } from './read-picture.js';
 import { recodePicture, type MadePicture, type Recoding } from './recode.js';

@@ -1,5 +1,5 @@
 import { Injectable, type OnApplicationShutdown } from '@nestjs/common';
-import { RefusedFileError } from '../assets/asset-limits.js';
+import { RefusedFileError } from '../storage/asset-limits.js';
 import { OutOfBoundsError, WorkPool } from '../work/work-pool.js';
 import type { Answer, Decoded } from './picture-task.js';
 import type { ReadPicture } from './read-picture.js';

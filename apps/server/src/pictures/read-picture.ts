@@ -1,5 +1,5 @@
 import sharp from 'sharp';
-import { ASSET_LIMITS, megapixels, RefusedFileError } from '../assets/asset-limits.js';
+import { ASSET_LIMITS, megapixels, RefusedFileError } from '../storage/asset-limits.js';
 import { lookup } from '@retoque/core';
 
 const TYPES: Readonly<Record<string, string>> = lookup({

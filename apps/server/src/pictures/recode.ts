@@ -1,6 +1,6 @@
 import type { Recode } from '@retoque/contract';
 import sharp from 'sharp';
-import { ASSET_LIMITS, RefusedFileError } from '../assets/asset-limits.js';
+import { ASSET_LIMITS, RefusedFileError } from '../storage/asset-limits.js';
 
 export type Recoding = Omit<Recode, 'source' | 'name' | 'keep'>;
 

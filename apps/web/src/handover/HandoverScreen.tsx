@@ -10,7 +10,7 @@ import { Busy } from '../shell/Busy';
 import { Notice } from '../shell/Notice';
 import { handoverPath, stylePath, surveyPath } from '../shell/paths';
 import { useDocumentTitle } from '../shell/useDocumentTitle';
-import { withLooks } from '../style/with-looks';
+import { withLooks } from '../style/site/with-looks';
 import { Button } from '../theme/Button';
 import { Chosen } from './Chosen';
 import { Files } from './Files';

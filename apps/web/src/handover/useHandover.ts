@@ -6,7 +6,7 @@ import { useState } from 'react';
 import { pageQuery } from '../api/queries';
 import { engine, enginePage } from '../engine/engine';
 import { tellWorn, wornKey } from '../engine/worn';
-import { useSiteFiles } from '../style/useSiteFiles';
+import { useSiteFiles } from '../style/site/useSiteFiles';
 
 /**
  * The CSS of a site with its proof on every page, worked out in the worker.

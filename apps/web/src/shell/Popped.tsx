@@ -1,5 +1,5 @@
 import { Popover, Portal } from '@chakra-ui/react';
-import type { PopMenuProps } from './PopMenu';
+import type { PopMenuProps } from './pop-menu';
 
 /** The open card of a small menu, placed beside its button. */
 export default function Popped({ trigger, title, width, testId, open, onOpenChange, children }: PopMenuProps) {

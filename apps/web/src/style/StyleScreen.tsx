@@ -8,7 +8,7 @@ import { AppBar } from '../shell/AppBar';
 import { Busy } from '../shell/Busy';
 import { Notice } from '../shell/Notice';
 import { useDocumentTitle } from '../shell/useDocumentTitle';
-import { StyleBench } from './StyleBench';
+import { StyleBench } from './bench/StyleBench';
 import { shelfFor, type Shelf } from './saving/unsaved';
 
 /** Loads what the bench needs: site, page in the worker, component with its trials. */

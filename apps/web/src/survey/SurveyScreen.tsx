@@ -22,7 +22,7 @@ import { FoundList } from './FoundList';
 import { OutlineLayer } from './OutlineLayer';
 import { PageChoice } from './PageChoice';
 import { SetAside } from './SetAside';
-import { withLooks } from '../style/with-looks';
+import { withLooks } from '../style/site/with-looks';
 import { useFound } from './useFound';
 import { useOutlines } from './useOutlines';
 import { Button } from '../theme/Button';

@@ -1,5 +1,5 @@
 import { createSystem, defaultBaseConfig, defineConfig } from '@chakra-ui/react';
-import { benchStyles } from '../style/benchStyles';
+import { benchStyles } from './styles/benchStyles';
 import { button, dialog, input, popover, tabs, textarea, toast } from './recipes';
 import { colours } from './colours';
 import { tokens } from './tokens';

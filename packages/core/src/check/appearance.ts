@@ -2,11 +2,12 @@ import { over } from '../colour/composite.js';
 import { distance, labOf, toOklab, type Oklab } from '../colour/difference.js';
 import { seenAs, VISIONS, type Vision } from '../colour/vision.js';
 import { WHITE, type Rgba } from '../colour/rgba.js';
-import { once, oncePerShape } from '../once.js';
+import { once } from '../memo/once.js';
+import { oncePerShape } from '../css/cascade/once-per-shape.js';
 import { borderWidths } from '../paint/boxes.js';
 import { flatPair, isFlat } from '../paint/flat.js';
 import { groundOf, plainGround, type Looking } from '../paint/scene.js';
-import type { ElementNode } from '../page/tree.js';
+import type { ElementNode } from '../tree/tree.js';
 
 /** What a part looks like in a state, as far as a look at it tells. */
 export interface Appearance {

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { toHex } from '../colour/print.js';
 import { contrastRatio } from '../colour/contrast.js';
 import { opaque } from '../testing/arbitraries.js';
-import { selectAll } from '../page/locator.js';
+import { selectAll } from '../css/selector/locator.js';
 import { lookingAt, pageOf } from '../testing/page.js';
 import { checkEdge, checkGround, checkIcon, NEEDED_EDGE } from './edge.js';
 import { checkText } from './text.js';

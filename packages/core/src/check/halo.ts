@@ -1,7 +1,7 @@
 import { over } from '../colour/composite.js';
 import { parseColour } from '../colour/parse.js';
 import type { Rgba } from '../colour/rgba.js';
-import type { ElementStyle } from '../css/styles.js';
+import type { ElementStyle } from '../css/cascade/element-style.js';
 import type { Halo } from '../paint/measure.js';
 import { readShadows } from '../value/shadow.js';
 

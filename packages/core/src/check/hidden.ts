@@ -1,7 +1,8 @@
-import type { ElementStyle, StyledPage } from '../css/styles.js';
+import type { ElementStyle } from '../css/cascade/element-style.js';
+import type { StyledPage } from '../css/cascade/page-styles.js';
 import type { Geometry } from '../page/geometry.js';
-import { oncePerShape } from '../once.js';
-import type { ElementNode } from '../page/tree.js';
+import { oncePerShape } from '../css/cascade/once-per-shape.js';
+import type { ElementNode } from '../tree/tree.js';
 
 /** The common ways of keeping text for screen readers alone: a box of a pixel that is cut, or cut to nothing. */
 function isForReadersOnly(style: ElementStyle): boolean {

@@ -2,7 +2,7 @@ import { contrastRatio } from '../colour/contrast.js';
 import { over } from '../colour/composite.js';
 import { WHITE, type Rgba } from '../colour/rgba.js';
 import type { Looking } from '../paint/scene.js';
-import type { ElementNode } from '../page/tree.js';
+import type { ElementNode } from '../tree/tree.js';
 import { without, type Check } from './check.js';
 import { colourBehind } from './edge.js';
 import { hiddenBy } from './hidden.js';

@@ -1,8 +1,8 @@
-import type { ElementStyle } from '../css/styles.js';
+import type { ElementStyle } from '../css/cascade/element-style.js';
 import { splitTopLevel } from '../css/values/split.js';
-import { oncePerShape } from '../once.js';
+import { oncePerShape } from '../css/cascade/once-per-shape.js';
 import { readTransitions } from '../value/transition.js';
-import { descendants, textOf, type ElementNode } from '../page/tree.js';
+import { descendants, textOf, type ElementNode } from '../tree/tree.js';
 import { without, type Check } from './check.js';
 
 /** WCAG 2.2, 2.2.2: what moves by itself for longer than this can be paused, stopped or hidden. */

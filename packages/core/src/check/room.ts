@@ -1,6 +1,6 @@
 import { borderWidths } from '../paint/boxes.js';
 import type { Looking } from '../paint/scene.js';
-import type { ElementNode } from '../page/tree.js';
+import type { ElementNode } from '../tree/tree.js';
 import { without, type Check } from './check.js';
 import { hiddenBy } from './hidden.js';
 import { isTarget } from './target.js';

@@ -1,8 +1,8 @@
-import type { StyledPage } from '../css/styles.js';
+import type { StyledPage } from '../css/cascade/page-styles.js';
 import { isDisabled } from '../css/selector/form-state.js';
-import type { Box } from '../paint/box.js';
+import type { Box } from '../page/box.js';
 import type { Looking } from '../paint/scene.js';
-import { ancestors, type ElementNode } from '../page/tree.js';
+import { ancestors, type ElementNode } from '../tree/tree.js';
 import { without, type Check } from './check.js';
 import { hiddenBy } from './hidden.js';
 

@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import { contrastRatio } from '../colour/contrast.js';
 import { parseColour } from '../colour/parse.js';
-import { selectAll } from '../page/locator.js';
+import { selectAll } from '../css/selector/locator.js';
 import { lookingAt, pageOf } from '../testing/page.js';
 import { checkText, isLarge, worstOf } from './text.js';
 

@@ -1,8 +1,8 @@
 import { contrastRatio } from '../colour/contrast.js';
 import { over } from '../colour/composite.js';
 import type { Rgba } from '../colour/rgba.js';
-import type { ElementStyle } from '../css/styles.js';
-import { onceForText } from '../once.js';
+import type { ElementStyle } from '../css/cascade/element-style.js';
+import { onceForText } from '../memo/once.js';
 import { readBezier, type Bezier } from '../value/easing.js';
 import type { Transition } from '../value/transition.js';
 import { without, type Check } from './check.js';

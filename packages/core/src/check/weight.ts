@@ -3,7 +3,7 @@ import { splitTopLevel } from '../css/values/split.js';
 import { addressIn } from '../paint/background.js';
 import { pictureOf } from '../paint/replaced.js';
 import type { Looking } from '../paint/scene.js';
-import type { ElementNode } from '../page/tree.js';
+import type { ElementNode } from '../tree/tree.js';
 import { without, type Check } from './check.js';
 import { hiddenBy } from './hidden.js';
 

@@ -1,5 +1,5 @@
 import { linear } from './contrast.js';
-import { once } from '../once.js';
+import { once } from '../memo/once.js';
 import type { Rgba } from './rgba.js';
 
 /** Lightness and the two axes of colour. */

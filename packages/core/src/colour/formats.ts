@@ -1,5 +1,5 @@
 import { converter } from 'culori';
-import { printNumber } from '../css/values/number.js';
+import { printNumber } from '../base/number.js';
 import { toOklch } from './oklch.js';
 import { toHex } from './print.js';
 import type { Rgba } from './rgba.js';

@@ -1,5 +1,5 @@
 import { converter, parse } from 'culori';
-import { onceForText } from '../once.js';
+import { onceForText } from '../memo/once.js';
 import { ReadColour } from './read-colour.js';
 import { clamp01, type Rgba } from './rgba.js';
 import { systemColour } from './system.js';

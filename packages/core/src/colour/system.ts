@@ -1,4 +1,4 @@
-import { lookup } from '../lookup.js';
+import { lookup } from '../base/lookup.js';
 type Pair = readonly [light: string, dark: string];
 
 /**

@@ -2,8 +2,8 @@ import { ident } from 'css-tree';
 import { canBeDisabled, inputType, isDisabled, isField, isPlaceholderShown } from '../css/selector/form-state.js';
 import { bitOf, CARRIED_ATOMS, INVALID, type CarriedAtom, type StateBits } from '../css/selector/states.js';
 import type { MarkupChange } from '../page/stage.js';
-import { ancestors, type ElementNode } from '../page/tree.js';
-import { lookup } from '../lookup.js';
+import { ancestors, type ElementNode } from '../tree/tree.js';
+import { lookup } from '../base/lookup.js';
 
 /** How the markup of one element says that it is in a state. */
 export interface StateCarrier {

@@ -2,17 +2,17 @@ import { ident, string as stringCodec } from 'css-tree';
 import { InvalidSelectorError } from '../css/selector/match.js';
 import { compareSpecificity } from '../css/selector/specificity.js';
 import { stripStates } from '../css/selector/strip-states.js';
-import type { PageStyles } from '../css/styles.js';
-import { isReached, locatorFor, selectAll, type Locator } from '../page/locator.js';
-import { pathSelector } from '../page/path.js';
-import { ancestors, readableText, type ElementNode, type PageTree } from '../page/tree.js';
+import type { PageStyles } from '../css/cascade/page-styles.js';
+import { isReached, locatorFor, selectAll, type Locator } from '../css/selector/locator.js';
+import { pathSelector } from '../tree/path.js';
+import { ancestors, readableText, type ElementNode, type PageTree } from '../tree/tree.js';
 import type { Kind } from './kind.js';
 import { BUTTON } from './kinds/button.js';
 import { KINDS } from './kinds/index.js';
 import { LINK } from './kinds/link.js';
 import { findParts } from './parts.js';
 import { headingText } from './signs.js';
-import { lookup } from '../lookup.js';
+import { lookup } from '../base/lookup.js';
 
 /** A component found on a page: the elements that one selector of the site reaches. */
 export interface FoundComponent {

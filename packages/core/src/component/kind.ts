@@ -1,6 +1,5 @@
-import type { StyledPage } from '../css/styles.js';
-import type { Atom } from '../css/selector/states.js';
-import type { ElementNode } from '../page/tree.js';
+import type { StyledPage } from '../css/cascade/page-styles.js';
+import type { ElementNode } from '../tree/tree.js';
 import type { StateName } from './states.js';
 
 export type { Row, RowGroup } from './rows.js';
@@ -24,18 +23,6 @@ export interface Part {
   readonly states: readonly StateName[];
   /** Keys of the rows that matter first. */
   readonly first: readonly string[];
-}
-
-/** A column of the state sheet. */
-export interface StateColumn {
-  readonly name: string;
-  readonly label: string;
-  /** How CSS writes it; empty for the default. */
-  readonly pseudo: string;
-  /** Atoms under which a value of this column is set. */
-  readonly atoms: readonly Atom[];
-  /** Atoms that hold when a person brings the state about; what the frame of the column shows. */
-  readonly shown: readonly Atom[];
 }
 
 /** What a kind asks of its parts. */

@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
-import { parseSheet } from '../css/parse-sheet.js';
+import { parseSheet } from '../css/sheet/parse-sheet.js';
 import { compileText } from '../css/selector/match.js';
 import { EMPTY_LOOK } from '../look/model.js';
 import { ComponentSession } from '../session/component-session.js';

@@ -1,8 +1,8 @@
 import { splitOutside } from '../value/split-text.js';
 import { CARRIED_ATOMS, type CarriedAtom } from '../css/selector/states.js';
-import type { Subject } from '../look/subject.js';
-import { reachedBy } from '../page/locator.js';
-import { selfAndAncestors, type ElementNode, type PageTree } from '../page/tree.js';
+import type { Subject } from './subject.js';
+import { reachedBy } from '../css/selector/locator.js';
+import { selfAndAncestors, type ElementNode, type PageTree } from '../tree/tree.js';
 import { CarriedStates } from './carriers.js';
 import type { Kind, Part } from './kind.js';
 

@@ -1,5 +1,5 @@
 import { inputType } from '../css/selector/form-state.js';
-import { ancestors, descendants, textOf, type ElementNode } from '../page/tree.js';
+import { ancestors, descendants, textOf, type ElementNode } from '../tree/tree.js';
 
 /** What tells one sort of component from another in markup: names, roles and what an element holds. */
 

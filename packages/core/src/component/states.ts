@@ -1,6 +1,6 @@
-import { lookup } from '../lookup.js';
+import { lookup } from '../base/lookup.js';
 import { atomsOf, bitsOf, closeBits, FOCUS, FOCUS_VISIBLE, type Atom, type StateBits } from '../css/selector/states.js';
-import type { StateColumn } from './kind.js';
+import type { StateColumn } from './state-column.js';
 
 const column = (
   name: string,

@@ -1,7 +1,7 @@
-import { widthsIn } from '../css/media.js';
-import { DESKTOP, type Environment } from '../css/environment.js';
-import type { CascadeSheet } from '../css/rules.js';
-import type { Condition } from '../css/sheet.js';
+import { widthsIn } from '../css/conditions/media.js';
+import { DESKTOP, type Environment } from '../css/conditions/environment.js';
+import type { CascadeSheet } from '../css/cascade/rule-entry.js';
+import type { Condition } from '../css/sheet/sheet.js';
 
 /** An environment that stands for all others between two breakpoints, in one colour scheme. */
 export interface EnvironmentCase {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
-import { parseSheet } from '../css/parse-sheet.js';
+import { parseSheet } from '../css/sheet/parse-sheet.js';
 import { EMPTY_LOOK } from '../look/model.js';
 import { familiesOf, fontFaces, fontsOf, type FontFile } from './font-faces.js';
 

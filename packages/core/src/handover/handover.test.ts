@@ -5,7 +5,7 @@ import { parseColour } from '../colour/parse.js';
 import { compileText } from '../css/selector/match.js';
 import type { Atom } from '../css/selector/states.js';
 import { changeLook, EMPTY_LOOK, statesOf, type Look } from '../look/model.js';
-import { locatorFor, selectAll } from '../page/locator.js';
+import { locatorFor, selectAll } from '../css/selector/locator.js';
 import { ComponentSession } from '../session/component-session.js';
 import { KINDS } from '../component/kinds/index.js';
 import { DEMO_PAGES, demoPage, pageOf } from '../testing/page.js';

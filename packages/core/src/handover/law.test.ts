@@ -5,7 +5,7 @@ import { createRequire } from 'node:module';
 import { fileURLToPath } from 'node:url';
 import { changeLook, EMPTY_LOOK, statesOf, type Look } from '../look/model.js';
 import { ComponentSession } from '../session/component-session.js';
-import type { PageSession } from '../session/page-session.js';
+import type { PageSession } from '../parts/page-session.js';
 import { looksFor } from '../testing/looks.js';
 import { DEMO_PAGES, demoPage, pageOf } from '../testing/page.js';
 import { stateWords } from './state-selector.js';

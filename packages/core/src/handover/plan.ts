@@ -1,15 +1,15 @@
 import type { FoundPart } from '../component/parts.js';
-import type { Applied } from '../css/applied.js';
+import type { Applied } from '../css/cascade/applied.js';
 import { NO_SPECIFICITY, compareSpecificity, type Specificity } from '../css/selector/specificity.js';
 import { isSubset, type StateBits } from '../css/selector/states.js';
 import { asOneSelector, raiseTo, specificityOf } from '../css/selector/weight.js';
 import { compareConditions, conditionRanks, holdsIn, type Place } from '../look/conditions.js';
 import { settingText, type Setting } from '../look/model.js';
 import { LookResolver, type Decision } from '../look/resolve.js';
-import { Forcer, type Subject } from '../look/subject.js';
-import { pathSelector } from '../page/path.js';
+import { Forcer, type Subject } from '../component/subject.js';
+import { pathSelector } from '../tree/path.js';
 import type { StagedPages } from '../page/staged-pages.js';
-import type { ElementNode } from '../page/tree.js';
+import type { ElementNode } from '../tree/tree.js';
 import { mediaFor, type EnvironmentCase } from './environments.js';
 
 /** Members of a part that differ: their elements on this page, and how a rule tells them from the rest. */

@@ -1,5 +1,5 @@
-import type { Applied } from '../css/applied.js';
-import { CSS_WIDE } from '../css/declaration.js';
+import type { Applied } from '../css/cascade/applied.js';
+import { CSS_WIDE } from '../css/sheet/declaration.js';
 import { printShorthand } from '../css/shorthand/print.js';
 import type { StateBits } from '../css/selector/states.js';
 import type { Plan, PlannedDeclaration, PlannedRule } from './plan.js';

@@ -1,10 +1,10 @@
-import { parseSheet } from '../css/parse-sheet.js';
-import type { CascadeSheet } from '../css/rules.js';
+import { parseSheet } from '../css/sheet/parse-sheet.js';
+import type { CascadeSheet } from '../css/cascade/rule-entry.js';
 import type { StateBits } from '../css/selector/states.js';
-import { Forcer } from '../look/subject.js';
+import { Forcer } from '../component/subject.js';
 import { LookResolver } from '../look/resolve.js';
 import type { StagedPages } from '../page/staged-pages.js';
-import type { ElementNode } from '../page/tree.js';
+import type { ElementNode } from '../tree/tree.js';
 import type { EnvironmentCase } from './environments.js';
 import { settingsFor, type PlanInput } from './plan.js';
 

@@ -1,4 +1,4 @@
-import type { Environment } from '../css/environment.js';
+import type { Environment } from '../css/conditions/environment.js';
 import type { Setting } from './model.js';
 
 /** The widths up to which the medium and the narrow viewport's settings hold, in CSS pixels. */

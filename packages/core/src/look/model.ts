@@ -1,5 +1,5 @@
 import type { Atom } from '../css/selector/states.js';
-import { once } from '../once.js';
+import { once } from '../memo/once.js';
 import { ATOMS, bitsOf, closeBits, type StateBits } from '../css/selector/states.js';
 
 /** An atom of a part's state: a card's hover is not its link's hover. */

@@ -1,5 +1,5 @@
 import { generate } from 'css-tree';
-import { parse } from '../css/parser.js';
+import { parse } from '../css/syntax/parser.js';
 import type { Row } from '../component/rows.js';
 import { ROWS } from '../component/rows.js';
 import {
@@ -9,11 +9,11 @@ import {
   isValidValue,
   needsSubstitution,
   parseValue,
-} from '../css/declaration.js';
+} from '../css/sheet/declaration.js';
 import { canonicalName } from '../css/property/names.js';
 import { PROPERTIES } from '../css/property/table.js';
 import { SHORTHANDS } from '../css/shorthand/index.js';
-import { lookup } from '../lookup.js';
+import { lookup } from '../base/lookup.js';
 
 /** Values of longhands as they can be stored, or what is wrong with the text. */
 export type ReadValue =

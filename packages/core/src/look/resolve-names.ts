@@ -1,5 +1,5 @@
 import { generate, walk, type FunctionNode } from 'css-tree';
-import { readCss } from '../css/read.js';
+import { readCss } from '../css/syntax/read.js';
 import { settingIndex, type Look, type Setting } from './model.js';
 
 /** What looks of a site may name: colours of its palette, and looks that are kept to be worn by several components. */

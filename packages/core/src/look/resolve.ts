@@ -1,13 +1,13 @@
-import type { Applied } from '../css/applied.js';
-import type { Environment } from '../css/environment.js';
+import type { Applied } from '../css/cascade/applied.js';
+import type { Environment } from '../css/conditions/environment.js';
 import type { StateBits } from '../css/selector/states.js';
-import type { ElementStyle } from '../css/styles.js';
+import type { ElementStyle } from '../css/cascade/element-style.js';
 import type { StagedPages } from '../page/staged-pages.js';
 import { compareConditions, holdsIn, type Place } from './conditions.js';
 import { highestWithin } from './lattice.js';
 import { bitsOfWhen, type Setting } from './model.js';
 import { siteWinners, type SiteWinners } from './site-winners.js';
-import type { Forcer, Subject } from './subject.js';
+import type { Forcer, Subject } from '../component/subject.js';
 
 /** What decides a property of an element in a state. */
 export interface Decision {

@@ -1,11 +1,11 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { DESKTOP } from '../css/environment.js';
+import { DESKTOP } from '../css/conditions/environment.js';
 import { ACTIVE, CURRENT, DISABLED, FOCUS, FOCUS_VISIBLE, HOVER } from '../css/selector/states.js';
 import { ComponentSession } from '../session/component-session.js';
 import { pageOf } from '../testing/page.js';
 import { siteWinners } from './site-winners.js';
-import { Forcer } from './subject.js';
+import { Forcer } from '../component/subject.js';
 
 /** More states than most rules mention. */
 const ALL = HOVER | FOCUS | FOCUS_VISIBLE | ACTIVE | CURRENT | DISABLED;

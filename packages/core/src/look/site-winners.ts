@@ -1,11 +1,11 @@
-import type { Applied } from '../css/applied.js';
-import { environmentKey, type Environment } from '../css/environment.js';
+import type { Applied } from '../css/cascade/applied.js';
+import { environmentKey, type Environment } from '../css/conditions/environment.js';
 import { CARRIED, closeBits, type StateBits } from '../css/selector/states.js';
-import type { ElementStyle } from '../css/styles.js';
-import { once } from '../once.js';
+import type { ElementStyle } from '../css/cascade/element-style.js';
+import { once } from '../memo/once.js';
 import type { StagedPages } from '../page/staged-pages.js';
 import { closedSets, smallestWithSame, withCauses } from './lattice.js';
-import { statesInPlay, type Forcer, type Subject } from './subject.js';
+import { statesInPlay, type Forcer, type Subject } from '../component/subject.js';
 
 /** What the site alone says of one subject in one environment; the same under every look. */
 export class SiteWinners {

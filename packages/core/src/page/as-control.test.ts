@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import { asControl, isImposter } from './as-control.js';
-import { selectAll } from './locator.js';
-import { parseHtml } from './parse-html.js';
+import { selectAll } from '../css/selector/locator.js';
+import { parseHtml } from '../tree/parse-html.js';
 
 describe('text that looks like a control', () => {
   it.each([

@@ -1,6 +1,6 @@
 import { defaultTreeAdapter, parseFragment, serializeOuter, type DefaultTreeAdapterTypes as Dom } from 'parse5';
 import { isLink } from '../css/selector/form-state.js';
-import type { ElementNode } from './tree.js';
+import type { ElementNode } from '../tree/tree.js';
 
 /** True for what only looks like a control: no link, no button, and nothing that a keyboard reaches as one. */
 export const isImposter = (element: ElementNode): boolean =>

@@ -1,11 +1,11 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { KINDS } from '../component/kinds/index.js';
-import { PageSession } from '../session/page-session.js';
+import { PageSession } from '../parts/page-session.js';
 import { changePage, CHANGE_PLACES, sourceOf, topElements, withFreshIds, type ChangePlace } from './change.js';
-import { locatorFor, selectAll } from './locator.js';
-import { parseHtml } from './parse-html.js';
-import { textOf } from './tree.js';
+import { locatorFor, selectAll } from '../css/selector/locator.js';
+import { parseHtml } from '../tree/parse-html.js';
+import { textOf } from '../tree/tree.js';
 
 const PAGE =
   '<!DOCTYPE html><html><head><title>One</title></head><body><main id="m"><p>First</p><p class="x">Second</p></main><footer>End</footer></body></html>';

@@ -1,7 +1,7 @@
 import { parseFragment, type DefaultTreeAdapterTypes as Dom } from 'parse5';
-import { locate, type Locator } from './locator.js';
-import { parseDocument } from './parse-document.js';
-import { parseHtml } from './parse-html.js';
+import { locate, type Locator } from '../css/selector/locator.js';
+import { parseDocument } from '../tree/parse-document.js';
+import { parseHtml } from '../tree/parse-html.js';
 
 /** Where new markup goes, as seen from an element of the page. */
 export const CHANGE_PLACES = ['before', 'after', 'first', 'last', 'instead'] as const;

@@ -1,4 +1,4 @@
-import type { ForcedStates } from '../css/forced.js';
+import type { ForcedStates } from '../css/selector/forced.js';
 import { validity } from '../css/selector/form-state.js';
 import { isCostlyPattern, matchesPattern } from '../css/selector/pattern.js';
 import { INVALID } from '../css/selector/states.js';
@@ -6,8 +6,8 @@ import { MARKED_STATES, markerOf, markersFor, ORDER_ATTRIBUTE, partMarkersFor, S
 import { isDataAddress } from './references.js';
 import { rewriteSheet, rewriteUrls, type RewriteOptions } from './rewrite-sheet.js';
 import { baseOf, resolveAddress, sheetUses, type StoredSheet } from './sheets.js';
-import type { ElementNode, PageTree } from './tree.js';
-import { lookup } from '../lookup.js';
+import type { ElementNode, PageTree } from '../tree/tree.js';
+import { lookup } from '../base/lookup.js';
 
 export interface FrameInput {
   readonly tree: PageTree;

@@ -1,8 +1,8 @@
-import { type Box } from '../paint/box.js';
+import { type Box } from './box.js';
 import { InvalidSelectorError } from '../css/selector/match.js';
-import { selectAll } from './locator.js';
-import { pathSelector } from './path.js';
-import type { PageTree } from './tree.js';
+import { selectAll } from '../css/selector/locator.js';
+import { pathSelector } from '../tree/path.js';
+import type { PageTree } from '../tree/tree.js';
 
 /** Where one element stands, in CSS pixels from the top left of the page, as a browser laid it out. */
 export interface ElementGeometry {

@@ -1,13 +1,13 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { demoPage, pageOf } from '../testing/page.js';
-import { locate, locatorFor, selectAll } from './locator.js';
-import { parseHtml } from './parse-html.js';
+import { locate, locatorFor, selectAll } from '../css/selector/locator.js';
+import { parseHtml } from '../tree/parse-html.js';
 import { importSpans, pageReferences, sheetReferences, srcsetAddresses, urlSpans } from './references.js';
 import { rewriteSheet } from './rewrite-sheet.js';
-import { sanitiseHtml } from './sanitise.js';
-import { isBuiltByScript } from './static-check.js';
-import { readableText, textOf } from './tree.js';
+import { sanitiseHtml } from '../tree/sanitise.js';
+import { isBuiltByScript } from '../tree/static-check.js';
+import { readableText, textOf } from '../tree/tree.js';
 import { MARKED_STATES } from './markers.js';
 
 const assets = {

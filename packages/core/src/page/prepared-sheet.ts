@@ -1,9 +1,9 @@
 import { ident, walk, type CssNode, type Rule } from 'css-tree';
-import { readWithinBounds, withinBrackets } from '../css/parser.js';
-import { once } from '../once.js';
+import { readWithinBounds, withinBrackets } from '../css/syntax/parser.js';
+import { once } from '../memo/once.js';
 import { markerOf, partMarkerOf } from './markers.js';
 import { importSpans, urlSpans, type ImportSpan, type UrlSpan } from './references.js';
-import type { PageTree } from './tree.js';
+import type { PageTree } from '../tree/tree.js';
 
 /** A piece of a text that another stands in place of. */
 export interface Edit {

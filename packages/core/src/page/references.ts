@@ -1,8 +1,8 @@
 import { tokenize, tokenTypes, url as cssUrl, string as cssString, type CssNode } from 'css-tree';
-import { parse } from '../css/parser.js';
+import { parse } from '../css/syntax/parser.js';
 import { computedData } from '../css/values/url.js';
 import { baseOf, isStylesheetLink, resolveAddress } from './sheets.js';
-import type { PageTree } from './tree.js';
+import type { PageTree } from '../tree/tree.js';
 
 /** Where a reference stands in a text, and the address as written. */
 export interface UrlSpan {

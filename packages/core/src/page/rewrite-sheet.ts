@@ -3,7 +3,7 @@ import { MARKED_STATES } from './markers.js';
 import { prepareSheet, readMarks, unreached, type Edit } from './prepared-sheet.js';
 import { isDataAddress, urlSpans, type UrlSpan } from './references.js';
 import { resolveAddress } from './sheets.js';
-import type { PageTree } from './tree.js';
+import type { PageTree } from '../tree/tree.js';
 
 export interface RewriteOptions {
   /** Address of the sheet, which its relative addresses refer to. */

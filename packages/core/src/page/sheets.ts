@@ -1,9 +1,9 @@
-import { BROWSER_SHEET, QUIRKS_SHEET } from '../css/browser-sheet.js';
-import type { CascadeSheet } from '../css/rules.js';
-import { parseMedia, parseSheet } from '../css/parse-sheet.js';
-import { sharedSheet } from '../css/shared-sheet.js';
-import type { Condition } from '../css/sheet.js';
-import { textOf, type ElementNode, type PageTree } from './tree.js';
+import { BROWSER_SHEET, QUIRKS_SHEET } from '../css/sheet/browser-sheet.js';
+import type { CascadeSheet } from '../css/cascade/rule-entry.js';
+import { parseMedia, parseSheet } from '../css/sheet/parse-sheet.js';
+import { sharedSheet } from '../css/sheet/shared-sheet.js';
+import type { Condition } from '../css/sheet/sheet.js';
+import { textOf, type ElementNode, type PageTree } from '../tree/tree.js';
 
 /** A stylesheet as stored with a page: the address that the page or another sheet gives for it, and its text. */
 export interface StoredSheet {

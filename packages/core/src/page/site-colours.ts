@@ -1,6 +1,6 @@
 import { parseColour } from '../colour/parse.js';
 import { toHex } from '../colour/print.js';
-import type { CascadeSheet } from '../css/rules.js';
+import type { CascadeSheet } from '../css/cascade/rule-entry.js';
 
 /** A colour that a site's sheets use. */
 export interface SiteColourUse {

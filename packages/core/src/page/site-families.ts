@@ -1,5 +1,5 @@
-import { CSS_WIDE, needsSubstitution } from '../css/declaration.js';
-import type { CascadeSheet } from '../css/rules.js';
+import { CSS_WIDE, needsSubstitution } from '../css/sheet/declaration.js';
+import type { CascadeSheet } from '../css/cascade/rule-entry.js';
 
 const MAX_FAMILIES = 12;
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
-import { parseHtml } from './parse-html.js';
+import { parseHtml } from '../tree/parse-html.js';
 import { siteFonts } from './site-fonts.js';
 
 describe('fonts that a page loads', () => {

@@ -1,8 +1,8 @@
 import { generate, string as cssString, walk } from 'css-tree';
-import { parse } from '../css/parser.js';
+import { parse } from '../css/syntax/parser.js';
 import { urlSpans } from './references.js';
 import { resolveAddress, sheetUses, type StoredSheet } from './sheets.js';
-import type { PageTree } from './tree.js';
+import type { PageTree } from '../tree/tree.js';
 
 /** A font that a page's sheets load. */
 export interface LoadedFont {

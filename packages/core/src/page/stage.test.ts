@@ -3,8 +3,8 @@ import fc from 'fast-check';
 import { carrierFor, CarriedStates } from '../component/carriers.js';
 import { CARRIED_ATOMS, bitOf } from '../css/selector/states.js';
 import { demoPage, pageOf } from '../testing/page.js';
-import { parseHtml } from './parse-html.js';
-import { selectAll } from './locator.js';
+import { parseHtml } from '../tree/parse-html.js';
+import { selectAll } from '../css/selector/locator.js';
 import { stageTree } from './stage.js';
 
 describe('a staged page', () => {

@@ -1,5 +1,5 @@
-import { once } from '../once.js';
-import type { ElementNode, PageTree } from './tree.js';
+import { once } from '../memo/once.js';
+import type { ElementNode, PageTree } from '../tree/tree.js';
 
 /** One attribute of one element as it is to be; an undefined value takes it away. */
 export interface MarkupChange {

@@ -1,9 +1,11 @@
-import { environmentKey, type Environment } from '../css/environment.js';
-import { RevisedRules, type RuleRevision } from '../css/revised-rules.js';
-import { RuleIndex, type CascadeSheet, type PageRules } from '../css/rules.js';
-import { PageStyles, type KnownMeasures } from '../css/styles.js';
+import { environmentKey, type Environment } from '../css/conditions/environment.js';
+import { RevisedRules, type RuleRevision } from '../css/cascade/revised-rules.js';
+import { RuleIndex, type PageRules } from '../css/cascade/rules.js';
+import { type CascadeSheet } from '../css/cascade/rule-entry.js';
+import { PageStyles } from '../css/cascade/page-styles.js';
+import { type KnownMeasures } from '../css/cascade/known-measures.js';
 import { changesKey, stageTree, type MarkupChange } from './stage.js';
-import type { PageTree } from './tree.js';
+import type { PageTree } from '../tree/tree.js';
 
 /** A page with its markup in some state, ready to be asked for styles. */
 export class StagedPage {

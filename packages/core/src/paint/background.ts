@@ -1,11 +1,11 @@
 import { spacedTerms } from '../value/split-text.js';
 import { parseColour } from '../colour/parse.js';
-import type { ElementStyle } from '../css/styles.js';
-import type { ElementNode } from '../page/tree.js';
+import type { ElementStyle } from '../css/cascade/element-style.js';
+import type { ElementNode } from '../tree/tree.js';
 import { splitTopLevel } from '../css/values/split.js';
 import { readShadows } from '../value/shadow.js';
-import { once } from '../once.js';
-import { inset, shared, type Box } from './box.js';
+import { once } from '../memo/once.js';
+import { inset, shared, type Box } from '../page/box.js';
 import { borderWidths, namedBox, paddingBox } from './boxes.js';
 import type { Fill, Pattern, Tiling } from './fill.js';
 import { readFilters } from './filters.js';

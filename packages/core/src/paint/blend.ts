@@ -1,4 +1,4 @@
-import { lookup } from '../lookup.js';
+import { lookup } from '../base/lookup.js';
 /** Colour of a backdrop and of a source, straight, each channel 0 to 1; the result goes into `out`. */
 export type Blend = (backdrop: Float32Array, source: Float32Array, out: Float32Array) => void;
 

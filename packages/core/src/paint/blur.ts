@@ -1,5 +1,5 @@
 import { fieldOf } from '../picture/field.js';
-import { shared, type Box } from './box.js';
+import { shared, type Box } from '../page/box.js';
 import type { BackdropFill, PatternFill } from './fill.js';
 import { isFlat } from './flat.js';
 import { picturePattern } from './pictures.js';

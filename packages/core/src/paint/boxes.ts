@@ -1,6 +1,6 @@
-import type { ElementStyle } from '../css/styles.js';
-import { oncePerShape } from '../once.js';
-import { inset, type Box } from './box.js';
+import type { ElementStyle } from '../css/cascade/element-style.js';
+import { oncePerShape } from '../css/cascade/once-per-shape.js';
+import { inset, type Box } from '../page/box.js';
 import { lengthIn } from './length.js';
 
 const SIDES = ['top', 'right', 'bottom', 'left'] as const;

@@ -1,8 +1,8 @@
 import type { Rgba } from '../colour/rgba.js';
-import type { ElementNode } from '../page/tree.js';
+import type { ElementNode } from '../tree/tree.js';
 import type { PixelField } from '../picture/field.js';
 import type { Premultiplied } from './gradient/mix.js';
-import type { Box } from './box.js';
+import type { Box } from '../page/box.js';
 import type { ColourFilter } from './filters.js';
 
 /** Something with a colour at every point of a tile of its own; x and y in pixels from the tile's top left. */

@@ -1,6 +1,6 @@
 import { writtenFunctions } from '../value/split-text.js';
 import { clamp01 } from '../colour/rgba.js';
-import { lookup } from '../lookup.js';
+import { lookup } from '../base/lookup.js';
 
 /** Changes a straight colour with its alpha in place; channels 0 to 1. */
 export type ColourFilter = (colour: Float32Array) => void;

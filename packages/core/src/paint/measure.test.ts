@@ -6,7 +6,7 @@ import { contrastRatio, luminance } from '../colour/contrast.js';
 import { toHex } from '../colour/print.js';
 import { WHITE } from '../colour/rgba.js';
 import { readGeometry, storeGeometry, type Geometry } from '../page/geometry.js';
-import { selectAll } from '../page/locator.js';
+import { selectAll } from '../css/selector/locator.js';
 import { fieldOf, packField, unpackField } from '../picture/field.js';
 import { resample } from '../picture/resample.js';
 import { sweep } from '../picture/sweep.js';

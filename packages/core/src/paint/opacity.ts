@@ -1,4 +1,4 @@
-import type { ElementStyle } from '../css/styles.js';
+import type { ElementStyle } from '../css/cascade/element-style.js';
 
 /** How much of an element and all that it holds is seen, 0 to 1. */
 export function opacityOf(style: ElementStyle): number {

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { contrastRatio } from '../colour/contrast.js';
 import { toHex } from '../colour/print.js';
 import { anyColour, opaque } from '../testing/arbitraries.js';
-import type { Box } from './box.js';
+import type { Box } from '../page/box.js';
 import type { SolidFill } from './fill.js';
 import { flatTrial } from './flat-trial.js';
 import { flatPair, isFlat } from './flat.js';

@@ -1,4 +1,4 @@
-import type { Box } from './box.js';
+import type { Box } from '../page/box.js';
 import type { Fill } from './fill.js';
 import type { SceneNode } from './scene-nodes.js';
 

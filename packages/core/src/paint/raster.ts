@@ -1,5 +1,5 @@
 import type { Rgba } from '../colour/rgba.js';
-import { type Box } from './box.js';
+import { type Box } from '../page/box.js';
 import { patternAt, type Fill } from './fill.js';
 import type { SceneGroup, SceneNode } from './scene-nodes.js';
 

@@ -1,6 +1,6 @@
 import { resolveAddress } from '../page/sheets.js';
-import type { ElementNode } from '../page/tree.js';
-import { lookup } from '../lookup.js';
+import type { ElementNode } from '../tree/tree.js';
+import { lookup } from '../base/lookup.js';
 
 export type Replaced =
   | { readonly kind: 'picture'; readonly address: string; readonly isPoster: boolean }

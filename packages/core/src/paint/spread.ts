@@ -1,4 +1,4 @@
-import type { Box } from './box.js';
+import type { Box } from '../page/box.js';
 import { over } from '../colour/composite.js';
 import { TRANSPARENT, type Rgba } from '../colour/rgba.js';
 import { isFlat, paintFlat } from './flat.js';

@@ -1,9 +1,11 @@
-import type { ElementStyle, StyledPage } from '../css/styles.js';
+import type { ElementStyle } from '../css/cascade/element-style.js';
+import type { StyledPage } from '../css/cascade/page-styles.js';
 import type { Geometry } from '../page/geometry.js';
-import type { ElementNode } from '../page/tree.js';
-import { once, oncePerShape } from '../once.js';
+import type { ElementNode } from '../tree/tree.js';
+import { once } from '../memo/once.js';
+import { oncePerShape } from '../css/cascade/once-per-shape.js';
 import { paddingBox } from './boxes.js';
-import { shared, type Box } from './box.js';
+import { shared, type Box } from '../page/box.js';
 import { opacityOf } from './opacity.js';
 
 export type PseudoName = 'before' | 'after';

@@ -1,5 +1,5 @@
 import type { Setting } from '../look/model.js';
-import type { LedgerCheck } from '../session/state-sheet.js';
+import type { LedgerCheck } from '../ledger/ledger-check.js';
 
 /** What a remedy changes, in the order in which ties are broken. */
 export type RemedyKind =

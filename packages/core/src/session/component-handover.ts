@@ -1,6 +1,6 @@
 import type { FoundPart } from '../component/parts.js';
 import type { Kind } from '../component/kind.js';
-import { DESKTOP } from '../css/environment.js';
+import { DESKTOP } from '../css/conditions/environment.js';
 import { specificityOf } from '../css/selector/weight.js';
 import {
   environmentCases,
@@ -20,13 +20,13 @@ import {
 } from '../handover/index.js';
 import type { Place, ViewportBounds } from '../look/conditions.js';
 import { activeSettings, type Look } from '../look/model.js';
-import type { Forcer } from '../look/subject.js';
-import { once } from '../once.js';
+import type { Forcer } from '../component/subject.js';
+import { once } from '../memo/once.js';
 import type { StagedPages } from '../page/staged-pages.js';
-import type { ComponentParts } from './component-parts.js';
-import type { ComponentPlans } from './component-plans.js';
-import { eachAlone } from './groups.js';
-import type { PageSession } from './page-session.js';
+import type { ComponentParts } from '../parts/component-parts.js';
+import type { ComponentPlans } from '../incremental/component-plans.js';
+import { eachAlone } from '../parts/groups.js';
+import type { PageSession } from '../parts/page-session.js';
 
 export interface HandoverResult {
   /** For every page. */

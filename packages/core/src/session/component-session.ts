@@ -1,41 +1,38 @@
-import type { Kind, StateColumn } from '../component/kind.js';
+import type { Kind } from '../component/kind.js';
+import type { StateColumn } from '../component/state-column.js';
 import type { FoundPart } from '../component/parts.js';
-import { DESKTOP, type Environment } from '../css/environment.js';
+import { DESKTOP, type Environment } from '../css/conditions/environment.js';
 import type { RuleCheck } from '../css/explain/index.js';
 import { bitsOf, closeBits, type Atom } from '../css/selector/states.js';
-import type { ElementStyle } from '../css/styles.js';
+import type { ElementStyle } from '../css/cascade/element-style.js';
 import type { FontFile, SubjectGroup } from '../handover/index.js';
 import { DEFAULT_BOUNDS, type ViewportBounds } from '../look/conditions.js';
 import { EMPTY_LOOK, type Look } from '../look/model.js';
-import { Forcer, type Reveal, type SeenSubject, type Subject } from '../look/subject.js';
-import type { Located, Locator } from '../page/locator.js';
+import { Forcer, type Reveal, type SeenSubject, type Subject } from '../component/subject.js';
+import type { Located, Locator } from '../css/selector/locator.js';
 import type { StagedPages } from '../page/staged-pages.js';
-import { selfAndAncestors, type ElementNode } from '../page/tree.js';
-import { finish, type Steps } from '../steps.js';
-import { CellReasons, columnCalled, type CellRef, type TakenAlong } from './cell-reasons.js';
-import type { LookedAt } from './checks.js';
-import type { PartColumns } from './columns.js';
+import { selfAndAncestors, type ElementNode } from '../tree/tree.js';
+import { finish, type Steps } from '../base/steps.js';
+import { CellReasons, columnCalled, type CellRef, type TakenAlong } from '../sheet/cell-reasons.js';
+import type { LookedAt } from '../ledger/checks.js';
+import type { PartColumns } from '../parts/columns.js';
 import { ComponentHandover, type HandoverResult } from './component-handover.js';
-import { ComponentLedger } from './component-ledger.js';
-import { ComponentParts } from './component-parts.js';
-import { ComponentPlans } from './component-plans.js';
-import { ComponentSheet, type SheetRequest } from './component-sheet.js';
+import { ComponentLedger } from '../ledger/component-ledger.js';
+import { ComponentParts } from '../parts/component-parts.js';
+import { ComponentPlans } from '../incremental/component-plans.js';
+import { ComponentSheet, type SheetRequest } from '../sheet/component-sheet.js';
 import { ComponentViews, type SeenOptions } from './component-views.js';
-import { UnknownCellError } from './errors.js';
-import { membersOf, type PartMember } from './members.js';
-import type { Measures } from './page-measures.js';
-import type { PageSession } from './page-session.js';
-import { placeOn } from './placed-component.js';
-import type {
-  CellExplanation,
-  EditingPlace,
-  FrameRules,
-  LedgerCheck,
-  LedgerRequest,
-  StateSheet,
-} from './state-sheet.js';
-import { Trials } from './trials.js';
-import { tryColours, type TrackSample } from './try-colours.js';
+import { UnknownCellError } from '../parts/errors.js';
+import { membersOf, type PartMember } from '../parts/members.js';
+import type { Measures } from '../parts/page-measures.js';
+import type { PageSession } from '../parts/page-session.js';
+import { placeOn } from '../parts/placed-component.js';
+import type { CellExplanation, StateSheet } from '../sheet/state-sheet.js';
+import type { LedgerCheck, LedgerRequest } from '../ledger/ledger-check.js';
+import type { FrameRules } from '../incremental/frame-rules.js';
+import type { EditingPlace } from '../look/editing-place.js';
+import { Trials } from '../what-if/trials.js';
+import { tryColours, type TrackSample } from '../what-if/try-colours.js';
 import { OTHER_LOOKS, underlayOf, type Underlay } from './underlay.js';
 
 export interface ComponentOptions {

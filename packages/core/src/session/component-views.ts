@@ -1,18 +1,18 @@
 import { isTarget } from '../check/target.js';
-import type { StateColumn } from '../component/kind.js';
+import type { StateColumn } from '../component/state-column.js';
 import { shownBits } from '../component/states.js';
-import { DESKTOP, type Environment } from '../css/environment.js';
-import { forceStates } from '../css/forced.js';
+import { DESKTOP, type Environment } from '../css/conditions/environment.js';
+import { forceStates } from '../css/selector/forced.js';
 import { bitsOf, CARRIED, closeBits } from '../css/selector/states.js';
 import { EMPTY_LOOK, type Look } from '../look/model.js';
-import type { Forcer, Reveal, SeenSubject, Subject } from '../look/subject.js';
+import type { Forcer, Reveal, SeenSubject, Subject } from '../component/subject.js';
 import type { StagedPages } from '../page/staged-pages.js';
-import { descendants } from '../page/tree.js';
-import type { LookedAt } from './checks.js';
-import type { ComponentParts } from './component-parts.js';
-import type { Measures } from './page-measures.js';
-import { openedKey, revealOf } from './reveal.js';
-import type { EditingPlace } from './state-sheet.js';
+import { descendants } from '../tree/tree.js';
+import type { LookedAt } from '../ledger/checks.js';
+import type { ComponentParts } from '../parts/component-parts.js';
+import type { Measures } from '../parts/page-measures.js';
+import { openedKey, revealOf } from '../parts/reveal.js';
+import type { EditingPlace } from '../look/editing-place.js';
 
 /** Focus that came by keyboard. */
 const FOCUSED = closeBits(bitsOf(['focus-visible']));

@@ -1,10 +1,10 @@
 import type { StagedPages } from '../page/staged-pages.js';
-import { once } from '../once.js';
+import { once } from '../memo/once.js';
 import { ComponentSession } from './component-session.js';
-import type { Measures } from './page-measures.js';
-import type { PageSession } from './page-session.js';
-import { forgetOldest } from './kept.js';
-import { placeKey, type ComponentPlace } from './placed-component.js';
+import type { Measures } from '../parts/page-measures.js';
+import type { PageSession } from '../parts/page-session.js';
+import { forgetOldest } from '../memo/kept-answers.js';
+import { placeKey, type ComponentPlace } from '../parts/placed-component.js';
 
 /** A page as it is seen: as it was brought, or with looks on it. */
 export interface SeenPage {

@@ -1,8 +1,8 @@
 import { asLastSheet } from '../handover/index.js';
 import { markStates } from '../page/rewrite-sheet.js';
 import type { StagedPages } from '../page/staged-pages.js';
-import type { PageSession } from './page-session.js';
-import type { FrameRules } from './state-sheet.js';
+import type { PageSession } from '../parts/page-session.js';
+import type { FrameRules } from '../incremental/frame-rules.js';
 
 /** What the sheet of other components' looks is called where a value comes from it. */
 export const OTHER_LOOKS = 'the look of another component';

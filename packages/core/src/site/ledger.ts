@@ -1,8 +1,8 @@
-import { pageLedgerSteps, type LedgerEntry, type LedgerOptions } from '../session/page-ledger.js';
-import { pageRemedies, type ComponentWays, type WaysOptions } from '../session/page-remedies.js';
+import { pageLedgerSteps, type LedgerEntry, type LedgerOptions } from '../report/page-ledger.js';
+import { pageRemedies, type ComponentWays, type WaysOptions } from '../report/page-remedies.js';
 import { seenPage } from '../session/seen-page.js';
 import type { DressedPage } from './dressed-page.js';
-import type { Progress, Steps } from '../steps.js';
+import type { Progress, Steps } from '../base/steps.js';
 import type { SitePage } from './worn.js';
 import type { SiteUnder } from './site.js';
 

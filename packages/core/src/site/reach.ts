@@ -1,7 +1,7 @@
-import { once } from '../once.js';
-import { ancestors, type ElementNode } from '../page/tree.js';
-import type { PageMeasures } from '../session/page-measures.js';
-import type { PlacedComponent } from '../session/placed-component.js';
+import { once } from '../memo/once.js';
+import { ancestors, type ElementNode } from '../tree/tree.js';
+import type { PageMeasures } from '../parts/page-measures.js';
+import type { PlacedComponent } from '../parts/placed-component.js';
 
 /** What of a page a component is: as far as looks of others can have a say in it. */
 interface Extent {

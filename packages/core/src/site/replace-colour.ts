@@ -1,8 +1,8 @@
 import type { Look } from '../look/model.js';
-import type { ComponentPlace } from '../session/placed-component.js';
-import type { RemedyRequest } from '../session/remedies.js';
-import { replacingColour, type ColourReplacement, type ColourShare } from '../session/replace-colour.js';
-import type { Steps } from '../steps.js';
+import type { ComponentPlace } from '../parts/placed-component.js';
+import type { RemedyRequest } from '../remedy/drafting.js';
+import { replacingColour, type ColourReplacement, type ColourShare } from '../remedy/replace-colour.js';
+import type { Steps } from '../base/steps.js';
 import type { SiteUnder } from './site.js';
 import { isWornAt } from './worn.js';
 

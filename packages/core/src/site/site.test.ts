@@ -1,10 +1,10 @@
 import { describe, expect, it } from '@jest/globals';
-import { DESKTOP } from '../css/environment.js';
+import { DESKTOP } from '../css/conditions/environment.js';
 import { readState } from '../css/selector/named-states.js';
 import { changeLook, EMPTY_LOOK, statesOf, type Look } from '../look/model.js';
-import { locatorFor, selectAll } from '../page/locator.js';
+import { locatorFor, selectAll } from '../css/selector/locator.js';
 import { geometryOf } from '../page/geometry.js';
-import { finish } from '../steps.js';
+import { finish } from '../base/steps.js';
 import { conflictsOn } from './conflicts.js';
 import { pageChecks, siteChecks } from './ledger.js';
 import { Site, UnknownPageError } from './site.js';

@@ -2,9 +2,9 @@ import { DEFAULT_BOUNDS, type ViewportBounds } from '../look/conditions.js';
 import type { Look } from '../look/model.js';
 import { NOTHING_NAMED, resolveNames, type NamedThings } from '../look/resolve-names.js';
 import type { ComponentSession } from '../session/component-session.js';
-import { PageMeasures } from '../session/page-measures.js';
-import { PageSession, type PageSource } from '../session/page-session.js';
-import type { ComponentPlace } from '../session/placed-component.js';
+import { PageMeasures } from '../parts/page-measures.js';
+import { PageSession, type PageSource } from '../parts/page-session.js';
+import type { ComponentPlace } from '../parts/placed-component.js';
 import { DressedPage } from './dressed-page.js';
 import type { SitePage, WornLook } from './worn.js';
 

@@ -1,6 +1,6 @@
 import type { PageChange } from '../page/change.js';
 import type { Look } from '../look/model.js';
-import type { ComponentPlace } from '../session/placed-component.js';
+import type { ComponentPlace } from '../parts/placed-component.js';
 
 /** A component of a site with the look that it wears. */
 export interface WornLook extends Omit<ComponentPlace, 'parts'> {

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { columnNamed } from '../component/states.js';
 import { changeLook, EMPTY_LOOK, statesOf, type Exception, type Look, type Setting } from '../look/model.js';
 import type { ComponentSession } from '../session/component-session.js';
-import type { SheetPart } from '../session/state-sheet.js';
+import type { SheetPart } from '../sheet/state-sheet.js';
 
 /** Properties with some of their values, inherited and not, colours and lengths. */
 const VALUES: Readonly<Record<string, readonly string[]>> = {

@@ -1,10 +1,10 @@
 import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
-import type { StyledPage } from '../css/styles.js';
+import type { StyledPage } from '../css/cascade/page-styles.js';
 import type { Geometry } from '../page/geometry.js';
 import { NO_PICTURES, type PictureSource } from '../paint/pictures.js';
 import type { Looking } from '../paint/scene.js';
-import { PageSession } from '../session/page-session.js';
+import { PageSession } from '../parts/page-session.js';
 
 /** A page out of a body and one sheet. */
 export const pageOf = (body: string, css: string, head = ''): PageSession =>

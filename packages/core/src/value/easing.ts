@@ -1,6 +1,6 @@
-import { parseValue } from '../css/declaration.js';
-import { printNumber } from '../css/values/number.js';
-import { lookup } from '../lookup.js';
+import { parseValue } from '../css/sheet/declaration.js';
+import { printNumber } from '../base/number.js';
+import { lookup } from '../base/lookup.js';
 
 /** The curve of a change over its time: two handles, both between 0 and 1 across (CSS Easing 2, section 2.2). */
 export interface Bezier {

@@ -1,9 +1,9 @@
 import type { CssNode, FunctionNode } from 'css-tree';
-import { parseValue } from '../css/declaration.js';
+import { parseValue } from '../css/sheet/declaration.js';
 import { isColourNode } from '../css/values/colour.js';
 import { byComma } from '../css/values/split.js';
 import { printTerms } from './print.js';
-import { lookup } from '../lookup.js';
+import { lookup } from '../base/lookup.js';
 
 export type GradientShape = 'linear' | 'radial' | 'conic';
 

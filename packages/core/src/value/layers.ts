@@ -1,5 +1,5 @@
 import { splitTopLevel } from '../css/values/split.js';
-import { lookup } from '../lookup.js';
+import { lookup } from '../base/lookup.js';
 
 /** One layer of a background, the front one first in a list of them (CSS Backgrounds 3, section 2.1). */
 export interface Layer {

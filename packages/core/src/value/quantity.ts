@@ -1,9 +1,9 @@
-import { DESKTOP } from '../css/environment.js';
-import { parseValue } from '../css/declaration.js';
+import { DESKTOP } from '../css/conditions/environment.js';
+import { parseValue } from '../css/sheet/declaration.js';
 import { evaluate, single } from '../css/values/calc.js';
 import { ValueContext, type ValueSource } from '../css/values/context.js';
-import { printNumber } from '../css/values/number.js';
-import { lookup } from '../lookup.js';
+import { printNumber } from '../base/number.js';
+import { lookup } from '../base/lookup.js';
 
 /** A number with its unit; '' for a plain number, '%' for a percentage. */
 export interface Quantity {

@@ -1,5 +1,5 @@
 import type { CssNode } from 'css-tree';
-import { parseValue } from '../css/declaration.js';
+import { parseValue } from '../css/sheet/declaration.js';
 
 /** The terms of a list that may be `none`, which has none; undefined for what is no value at all. */
 export function readTerms(text: string): readonly CssNode[] | undefined {

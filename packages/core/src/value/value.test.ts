@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { expandDeclaration } from '../css/declaration.js';
+import { expandDeclaration } from '../css/sheet/declaration.js';
 import {
   EASING_WORDS,
   placesOf,

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import { changeLook, EMPTY_LOOK, mergeLooks, settingKey, type Look, type Setting } from '@retoque/core';
-import { requireKind } from '../cells';
+import { requireKind } from '../look/cells';
 import { differenceLines } from './differences';
 
 const kind = requireKind('button');

@@ -1,4 +1,4 @@
-import { textOf } from '../../page/tree.js';
+import { textOf } from '../../tree/tree.js';
 import type { Kind } from '../kind.js';
 import { hasClass, isHtml } from '../signs.js';
 

@@ -1,4 +1,4 @@
-import type { ElementNode } from '../../page/tree.js';
+import type { ElementNode } from '../../tree/tree.js';
 import { textDemand, type Kind } from '../kind.js';
 import { BOX_ROWS, ICON_ROWS, TARGET_ROWS } from '../rows.js';
 import { find, isHeading, isHtml, isInside } from '../signs.js';

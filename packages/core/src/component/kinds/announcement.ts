@@ -2,7 +2,7 @@ import { textDemand, type Kind } from '../kind.js';
 import { BOX_ROWS, ICON_ROWS, MESSAGE_ROWS, TARGET_ROWS } from '../rows.js';
 import { COOKIE, isCalled, isFieldElement, isHtml, find, isInside, roleOf } from '../signs.js';
 import { POINTED } from '../states.js';
-import { textOf } from '../../page/tree.js';
+import { textOf } from '../../tree/tree.js';
 
 const NAMED = /(^|[-_\s])(announce(ment)?|notice|notice-?bar|alert-?bar|promo-?bar|top-?bar|banner-?bar)([-_\s]|$)/i;
 const LONGEST = 900;

@@ -1,4 +1,4 @@
-import type { ElementNode } from '../../page/tree.js';
+import type { ElementNode } from '../../tree/tree.js';
 import { textDemand, type Kind } from '../kind.js';
 import { BOX_ROWS, MESSAGE_ROWS } from '../rows.js';
 import { isCalled, isHtml, isInside, roleOf } from '../signs.js';

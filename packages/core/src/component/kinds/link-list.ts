@@ -1,4 +1,4 @@
-import { textOf, type ElementNode } from '../../page/tree.js';
+import { textOf, type ElementNode } from '../../tree/tree.js';
 import { textDemand, type Kind } from '../kind.js';
 import { ICON_ROWS, MESSAGE_ROWS, TARGET_ROWS } from '../rows.js';
 import {

@@ -1,8 +1,8 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { selectAll } from '../../page/locator.js';
+import { selectAll } from '../selector/locator.js';
 import { demoPage, pageOf } from '../../testing/page.js';
-import { forceStates } from '../forced.js';
+import { forceStates } from '../selector/forced.js';
 import { HOVER } from '../selector/states.js';
 import { checkRule, explain, idleRulesFor, leftBehind, nearMisses } from './index.js';
 

@@ -1,6 +1,6 @@
-import { judge, type Applied, type Criterion } from '../applied.js';
+import { judge, type Applied, type Criterion } from '../cascade/applied.js';
 import type { Specificity } from '../selector/specificity.js';
-import type { ElementStyle } from '../styles.js';
+import type { ElementStyle } from '../cascade/element-style.js';
 
 /** Where a declaration comes from, in the words of the cascade. */
 export type Source = 'sheet' | 'style attribute' | 'attribute' | 'browser';

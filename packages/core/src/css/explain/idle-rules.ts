@@ -1,11 +1,11 @@
-import { selectAll } from '../../page/locator.js';
-import type { ElementNode } from '../../page/tree.js';
-import { once, onceForText } from '../../once.js';
-import { finish, type Steps } from '../../steps.js';
-import type { CascadeSheet } from '../rules.js';
+import { selectAll } from '../selector/locator.js';
+import type { ElementNode } from '../../tree/tree.js';
+import { once, onceForText } from '../../memo/once.js';
+import { finish, type Steps } from '../../base/steps.js';
+import type { CascadeSheet } from '../cascade/rule-entry.js';
 import { InvalidSelectorError } from '../selector/match.js';
 import { stripStates } from '../selector/strip-states.js';
-import type { PageTree } from '../../page/tree.js';
+import type { PageTree } from '../../tree/tree.js';
 import type { CompiledSelector } from '../selector/types.js';
 import { nearMisses, slipsBetween, type Idle } from './near-miss.js';
 

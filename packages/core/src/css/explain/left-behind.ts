@@ -1,7 +1,7 @@
-import { pathSelector } from '../../page/path.js';
-import { descendants, hasOwnText, textOf, type ElementNode } from '../../page/tree.js';
-import type { Applied } from '../applied.js';
-import type { StyledPage } from '../styles.js';
+import { pathSelector } from '../../tree/path.js';
+import { descendants, hasOwnText, textOf, type ElementNode } from '../../tree/tree.js';
+import type { Applied } from '../cascade/applied.js';
+import type { StyledPage } from '../cascade/page-styles.js';
 
 /** A descendant with text whose colour does not come from the element. */
 export interface LeftBehind {

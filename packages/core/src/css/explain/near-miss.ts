@@ -1,8 +1,8 @@
 import { distance } from 'fastest-levenshtein';
 import { generate, ident, type CssNode, type Selector } from 'css-tree';
-import { selectAll } from '../../page/locator.js';
-import type { ElementNode, PageTree } from '../../page/tree.js';
-import { readCss } from '../read.js';
+import { selectAll } from '../selector/locator.js';
+import type { ElementNode, PageTree } from '../../tree/tree.js';
+import { readCss } from '../syntax/read.js';
 import { InvalidSelectorError } from '../selector/match.js';
 import { stripStates } from '../selector/strip-states.js';
 

@@ -1,5 +1,5 @@
-import { selectAll } from '../../page/locator.js';
-import type { ElementNode, PageTree } from '../../page/tree.js';
+import { selectAll } from '../selector/locator.js';
+import type { ElementNode, PageTree } from '../../tree/tree.js';
 import { compileText, InvalidSelectorError } from '../selector/match.js';
 import { compareSpecificity } from '../selector/specificity.js';
 import { stripStates } from '../selector/strip-states.js';

@@ -1,4 +1,4 @@
-import { lookup } from '../../lookup.js';
+import { lookup } from '../../base/lookup.js';
 /** Names that browsers treat as another property. */
 const ALIASES: Readonly<Record<string, string>> = lookup({
   'word-wrap': 'overflow-wrap',

@@ -1,4 +1,4 @@
-import type { ElementNode } from '../../page/tree.js';
+import type { ElementNode } from '../../tree/tree.js';
 
 /** HTML attributes whose values match without regard to ASCII case (WHATWG HTML, section 4.16.2). */
 const CASELESS = new Set(

@@ -1,5 +1,5 @@
 import { matchesPattern } from './pattern.js';
-import { ancestors, descendants, textOf, type ElementNode } from '../../page/tree.js';
+import { ancestors, descendants, textOf, type ElementNode } from '../../tree/tree.js';
 
 /** What HTML itself says of a form control, read from attributes as in a page that nobody has touched yet. */
 

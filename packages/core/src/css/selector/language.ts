@@ -1,4 +1,4 @@
-import { selfAndAncestors, textOf, type ElementNode } from '../../page/tree.js';
+import { selfAndAncestors, textOf, type ElementNode } from '../../tree/tree.js';
 
 function languageOf(element: ElementNode): string {
   for (const node of selfAndAncestors(element)) {

@@ -1,7 +1,7 @@
 import { generate, type SelectorList } from 'css-tree';
-import type { ElementNode } from '../../page/tree.js';
-import { onceForText } from '../../once.js';
-import { readCss } from '../read.js';
+import type { ElementNode } from '../../tree/tree.js';
+import { onceForText } from '../../memo/once.js';
+import { readCss } from '../syntax/read.js';
 import { compileList } from './compile.js';
 import {
   InvalidSelectorError,

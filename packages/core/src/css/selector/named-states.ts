@@ -1,5 +1,5 @@
 import { bitsOf, closeBits, type Atom, type StateBits } from './states.js';
-import { lookup } from '../../lookup.js';
+import { lookup } from '../../base/lookup.js';
 
 /** States as people name them: what a pointer or keyboard brings about together. */
 const NAMED: Readonly<Record<string, readonly Atom[]>> = lookup({

@@ -1,5 +1,5 @@
 import { generate, type CssNode, type PseudoClassSelector, type Selector, type SelectorList } from 'css-tree';
-import { descendants, type ElementNode } from '../../page/tree.js';
+import { descendants, type ElementNode } from '../../tree/tree.js';
 import {
   InvalidSelectorError,
   type CompiledSelector,
@@ -14,7 +14,7 @@ import { matchesDirection, matchesLanguage } from './language.js';
 import { inSeries } from './nth.js';
 import { addSpecificity, maxSpecificity, NO_SPECIFICITY, type Specificity } from './specificity.js';
 import * as bits from './states.js';
-import { lookup } from '../../lookup.js';
+import { lookup } from '../../base/lookup.js';
 
 const CLASS: Specificity = [0, 1, 0];
 const plain = (test: Test): SimplePart => ({ test, specificity: CLASS, states: 0 });

@@ -1,4 +1,4 @@
-import { lookup } from '../../lookup.js';
+import { lookup } from '../../base/lookup.js';
 /** Pseudo-elements that Chromium knows (CSS Pseudo-Elements 4 and others); names in lower case. */
 const KNOWN = new Set([
   ...['before', 'after', 'first-line', 'first-letter', 'marker', 'placeholder', 'selection', 'backdrop'],

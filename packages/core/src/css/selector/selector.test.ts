@@ -1,8 +1,8 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { parseHtml } from '../../page/parse-html.js';
+import { parseHtml } from '../../tree/parse-html.js';
 import { markStates } from '../../page/rewrite-sheet.js';
-import { selectAll } from '../../page/locator.js';
+import { selectAll } from './locator.js';
 import { compileText, InvalidSelectorError } from './match.js';
 import { compareSpecificity, type Specificity } from './specificity.js';
 import { closeBits, FOCUS, FOCUS_VISIBLE, LINK, VISITED } from './states.js';

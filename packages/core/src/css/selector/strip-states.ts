@@ -1,6 +1,6 @@
 import { generate, type CssNode, type List } from 'css-tree';
-import { onceForText } from '../../once.js';
-import { readCss } from '../read.js';
+import { onceForText } from '../../memo/once.js';
+import { readCss } from '../syntax/read.js';
 
 const INTERACTION = new Set(['hover', 'active', 'focus', 'focus-visible', 'focus-within', 'visited', 'link', 'target']);
 

@@ -1,5 +1,5 @@
 import type { Selector } from 'css-tree';
-import type { ElementNode } from '../../page/tree.js';
+import type { ElementNode } from '../../tree/tree.js';
 import type { Specificity } from './specificity.js';
 import type { StateBits } from './states.js';
 

@@ -1,6 +1,6 @@
 import type { CssNode, SelectorList } from 'css-tree';
-import { parse } from '../parser.js';
-import { onceForText } from '../../once.js';
+import { parse } from '../syntax/parser.js';
+import { onceForText } from '../../memo/once.js';
 import { compileText } from './match.js';
 import { compareSpecificity, type Specificity } from './specificity.js';
 

@@ -1,7 +1,7 @@
 import type { CssNode } from 'css-tree';
 import { isLengthLike, isWord, nodesOf, textOfNode } from './split.js';
 import type { Shorthand } from './shorthand.js';
-import { lookup } from '../../lookup.js';
+import { lookup } from '../../base/lookup.js';
 
 const SIZES = [
   'xx-small',

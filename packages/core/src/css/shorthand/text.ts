@@ -1,6 +1,6 @@
 import { isColour, isImage, isLengthLike, isWord, nodesOf, textOfNode } from './split.js';
 import type { Shorthand } from './shorthand.js';
-import { lookup } from '../../lookup.js';
+import { lookup } from '../../base/lookup.js';
 
 const LINES = ['none', 'underline', 'overline', 'line-through', 'blink', 'spelling-error', 'grammar-error'];
 const STYLES = ['solid', 'double', 'dotted', 'dashed', 'wavy'];

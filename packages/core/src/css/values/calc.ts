@@ -1,8 +1,8 @@
 import { generate, type CssNode } from 'css-tree';
 import type { ValueContext } from './context.js';
-import { printNumber } from './number.js';
+import { printNumber } from '../../base/number.js';
 import { canonical } from './units.js';
-import { lookup } from '../../lookup.js';
+import { lookup } from '../../base/lookup.js';
 
 /**
  * What a calculation comes to: amounts by unit ('' for plain numbers, '%' for percentages), and comparisons that only

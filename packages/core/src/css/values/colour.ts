@@ -8,9 +8,9 @@ import { toCssRgb } from '../../colour/print.js';
 import { isSystemColour, systemColour } from '../../colour/system.js';
 import type { ValueContext } from './context.js';
 import { hslToSrgb } from './hsl.js';
-import { printNumber } from './number.js';
+import { printNumber } from '../../base/number.js';
 import { byComma, wordOf } from './split.js';
-import { lookup } from '../../lookup.js';
+import { lookup } from '../../base/lookup.js';
 
 const COLOUR_FUNCTION =
   /^(rgba?|hsla?|hwb|lab|lch|oklab|oklch|color|color-mix|light-dark|contrast-color|device-cmyk|alpha)$/i;

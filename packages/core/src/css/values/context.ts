@@ -1,4 +1,4 @@
-import type { Environment } from '../environment.js';
+import type { Environment } from '../conditions/environment.js';
 
 /** Measures of a font, each as a share of the font size. Given to the core as input; it opens no fonts. */
 export interface FontMetrics {

@@ -1,11 +1,11 @@
 import type { CssNode } from 'css-tree';
 import type { Computer } from './computer.js';
 import type { ValueContext } from './context.js';
-import { printNumber } from './number.js';
+import { printNumber } from '../../base/number.js';
 import { computeShadow } from './shadow.js';
 import { numberOf } from './simple.js';
 import { computeTerm } from './terms.js';
-import { lookup } from '../../lookup.js';
+import { lookup } from '../../base/lookup.js';
 
 /** Filter functions whose amount is a number, with what a missing one means (Filter Effects 1, section 6). */
 const AMOUNTS: Readonly<Record<string, number>> = lookup({

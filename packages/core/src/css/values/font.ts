@@ -2,11 +2,11 @@ import { ident, string as cssString, type CssNode } from 'css-tree';
 import { evaluate, single } from './calc.js';
 import type { Computer } from './computer.js';
 import type { ValueContext } from './context.js';
-import { printNumber } from './number.js';
+import { printNumber } from '../../base/number.js';
 import { numberOf } from './simple.js';
 import { byComma, wordOf } from './split.js';
 import { computeTerms } from './terms.js';
-import { lookup } from '../../lookup.js';
+import { lookup } from '../../base/lookup.js';
 
 /** Absolute sizes for a medium of 16 px (CSS Fonts 4, section 2.5.1), and for the 13 px of a lone `monospace`. */
 const SIZES: Readonly<Record<string, readonly [number, number]>> = lookup({

@@ -2,10 +2,10 @@ import type { CssNode } from 'css-tree';
 import { evaluate, printAmount, single, type Amount } from './calc.js';
 import type { Computer } from './computer.js';
 import type { ValueContext } from './context.js';
-import { printNumber } from './number.js';
+import { printNumber } from '../../base/number.js';
 import { wordOf } from './split.js';
 import { computeTerms } from './terms.js';
-import { lookup } from '../../lookup.js';
+import { lookup } from '../../base/lookup.js';
 
 /** A number where a length is meant: zero, or any in quirks mode, counts as pixels. */
 function asLength(amount: Amount): Amount {

@@ -2,7 +2,7 @@ import type { CssNode } from 'css-tree';
 import { evaluate, printAmount, type Amount } from './calc.js';
 import type { ValueContext } from './context.js';
 import { wordOf } from './split.js';
-import { lookup } from '../../lookup.js';
+import { lookup } from '../../base/lookup.js';
 
 const SIDES: Readonly<Record<string, string>> = lookup({
   left: '0%',

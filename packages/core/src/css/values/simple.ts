@@ -3,7 +3,7 @@ import { evaluate, single } from './calc.js';
 import { computeColour } from './colour.js';
 import type { Computer } from './computer.js';
 import type { ValueContext } from './context.js';
-import { printNumber } from './number.js';
+import { printNumber } from '../../base/number.js';
 import { bySlash, wordOf } from './split.js';
 import { computeTerms } from './terms.js';
 

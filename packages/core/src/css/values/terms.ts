@@ -5,7 +5,7 @@ import type { ValueContext } from './context.js';
 import { computeGradient, isGradient } from './gradient.js';
 import { isOperator } from './split.js';
 import { computeUrl } from './url.js';
-import { lookup } from '../../lookup.js';
+import { lookup } from '../../base/lookup.js';
 
 /** How plain numbers and words are taken where a value does not say it itself. */
 export interface TermOptions {

@@ -2,10 +2,10 @@ import { string as cssString, type CssNode } from 'css-tree';
 import type { Computer } from './computer.js';
 import { LENGTH, POSITIVE_LENGTH } from './length.js';
 import { single, evaluate } from './calc.js';
-import { printNumber } from './number.js';
+import { printNumber } from '../../base/number.js';
 import { wordOf } from './split.js';
 import { computeTerm, computeTerms } from './terms.js';
-import { lookup } from '../../lookup.js';
+import { lookup } from '../../base/lookup.js';
 
 const LINES = ['none', 'underline', 'overline', 'line-through', 'blink', 'spelling-error', 'grammar-error'];
 

@@ -1,7 +1,7 @@
 import type { Computer } from './computer.js';
 import { LENGTH } from './length.js';
 import { computePosition } from './position.js';
-import { printNumber } from './number.js';
+import { printNumber } from '../../base/number.js';
 import { numberOf } from './simple.js';
 import { wordOf } from './split.js';
 

@@ -1,7 +1,7 @@
 import { ident, type CssNode } from 'css-tree';
 import type { Computer } from './computer.js';
 import type { ValueContext } from './context.js';
-import { printNumber } from './number.js';
+import { printNumber } from '../../base/number.js';
 import { numberOf } from './simple.js';
 import { byComma, wordOf } from './split.js';
 import { computeTerms } from './terms.js';

@@ -1,5 +1,5 @@
 import type { ValueContext } from './context.js';
-import { lookup } from '../../lookup.js';
+import { lookup } from '../../base/lookup.js';
 
 /** Absolute lengths in CSS pixels (CSS Values 4, section 6.2). */
 const ABSOLUTE: Readonly<Record<string, number>> = lookup({

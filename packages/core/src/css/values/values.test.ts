@@ -1,11 +1,11 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { pageOf } from '../../testing/page.js';
-import { selectAll } from '../../page/locator.js';
-import type { KnownMeasures } from '../styles.js';
-import { DESKTOP, type Environment } from '../environment.js';
-import { PageSession } from '../../session/page-session.js';
-import { printNumber } from './number.js';
+import { selectAll } from '../selector/locator.js';
+import type { KnownMeasures } from '../cascade/known-measures.js';
+import { DESKTOP, type Environment } from '../conditions/environment.js';
+import { PageSession } from '../../parts/page-session.js';
+import { printNumber } from '../../base/number.js';
 
 /** The computed value of a declaration on one element with a font size of 20 px. */
 function computed(property: string, value: string, environment: Environment = DESKTOP): string {

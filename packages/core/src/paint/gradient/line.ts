@@ -1,7 +1,7 @@
 import { spacedTerms } from '../../value/split-text.js';
 import type { Gradient } from '../../value/gradient.js';
 import { lengthIn } from '../length.js';
-import { lookup } from '../../lookup.js';
+import { lookup } from '../../base/lookup.js';
 
 /** Where on the gradient line a point of the box lies, and how long the line is in pixels or, of a turn, in degrees. */
 export interface GradientLine {

@@ -1,7 +1,7 @@
 import { converter, parse, type Color } from 'culori';
 import { parseColour } from '../../colour/parse.js';
 import { clamp01 } from '../../colour/rgba.js';
-import { lookup } from '../../lookup.js';
+import { lookup } from '../../base/lookup.js';
 
 /** Channels of premultiplied colour in gamma-encoded sRGB: red, green, blue, alpha, each 0 to 1. */
 export type Premultiplied = readonly [number, number, number, number];

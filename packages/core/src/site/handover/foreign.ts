@@ -1,4 +1,4 @@
-import { reachedBy } from '../../page/locator.js';
+import { reachedBy } from '../../css/selector/locator.js';
 import type { LookPlans, PageLooks } from './plan-site.js';
 import type { ForeignReach } from './site-handover.js';
 

@@ -10,9 +10,9 @@ import {
   type PlannedBefore,
 } from '../../handover/index.js';
 import { activeSettings } from '../../look/model.js';
-import { selectAll } from '../../page/locator.js';
+import { selectAll } from '../../css/selector/locator.js';
 import type { LookHere } from '../dressed-page.js';
-import type { Steps } from '../../steps.js';
+import type { Steps } from '../../base/steps.js';
 import { overlap, subjectKey } from '../reach.js';
 import type { SiteUnder } from '../site.js';
 import type { WornLook } from '../worn.js';

@@ -4,7 +4,7 @@ import { changeLook, EMPTY_LOOK, statesOf, type Look } from '../../look/model.js
 import { ComponentSession } from '../../session/component-session.js';
 import { looksFor } from '../../testing/looks.js';
 import { DEMO_PAGES, demoPage } from '../../testing/page.js';
-import { finish } from '../../steps.js';
+import { finish } from '../../base/steps.js';
 import { Site } from '../site.js';
 import type { WornLook } from '../worn.js';
 import { handingOver } from './hand-over.js';

@@ -1,7 +1,7 @@
 import { heavierOf, NO_SPECIFICITY, type Specificity } from '../../css/selector/specificity.js';
 import { specificityOf } from '../../css/selector/weight.js';
 import type { Plan, PlannedRule } from '../../handover/index.js';
-import { reachedBy } from '../../page/locator.js';
+import { reachedBy } from '../../css/selector/locator.js';
 import type { DressedPage, LookHere } from '../dressed-page.js';
 import { overlap } from '../reach.js';
 import type { SitePage, WornLook } from '../worn.js';

@@ -1,0 +1,43 @@
+import { Flex } from '@chakra-ui/react';
+import type { Trial } from '@retoque/contract';
+import { Segments } from '../../shell/Segments';
+import { Button } from '../../theme/Button';
+
+/** Rival looks of one component: which is in hand, and another beside it. */
+export function Trials({
+  trials,
+  current,
+  busy,
+  onChoose,
+  onAdd,
+}: {
+  trials: readonly Trial[];
+  current: string;
+  busy: boolean;
+  onChoose: (id: string) => void;
+  onAdd: () => void;
+}) {
+  return (
+    <Flex gap="4px" alignItems="center">
+      <Segments
+        label="Trials"
+        value={current}
+        choices={trials.map((item) => ({
+          value: item.id,
+          label: trials.length > 1 ? item.name : `Trial ${item.name}`,
+        }))}
+        onChange={onChoose}
+      />
+      <Button
+        variant="quiet"
+        size="s"
+        title="Try a rival look, kept beside this one"
+        aria-label="Add a trial"
+        disabled={busy}
+        onClick={onAdd}
+      >
+        +
+      </Button>
+    </Flex>
+  );
+}

@@ -1,0 +1,251 @@
+import {
+  partNamed,
+  type Cell,
+  type CheckRef,
+  type Kind,
+  type Look,
+  type Row,
+  type Setting,
+  type StateSheet,
+  type ViewportName,
+  lookup,
+} from '@retoque/core';
+import { lazy, Suspense, useMemo, useRef, useState, type ReactNode, type RefObject } from 'react';
+import type { ComponentRef, LedgerQuery, SheetQuery, SiteColour } from '../../engine/protocol';
+import { useSteady } from '../../shell/useSteady';
+import { Button } from '../../theme/Button';
+import { columnLabel, followWords, type CellAddress } from '../look/cells';
+import { ColourEditor } from './ColourEditor';
+import { EDITORS } from './values';
+import { Measure } from './Measure';
+import { Reasons } from './Reasons';
+import { reader } from '../grid/reading';
+import { SiteSourceNote } from './SiteSourceNote';
+import { TakeAlong } from './TakeAlong';
+import { TypedValue } from './TypedValue';
+
+/** The editor of the chosen cell: its value, what it is measured at, and where the site has it from. */
+export function Editor({
+  kind,
+  component,
+  sheet,
+  lookNow,
+  query,
+  viewport,
+  address,
+  row,
+  cell,
+  selectedCount,
+  colours,
+  families,
+  words,
+  field,
+  partNote,
+  look,
+  measured,
+  onTry,
+  onApply,
+  onChange,
+  onClear,
+  onMute,
+  onTake,
+  onLeave,
+}: {
+  kind: Kind;
+  component: ComponentRef;
+  sheet: StateSheet;
+  /** The look in hand; asked for when it is needed, so that an edit draws the editor once. */
+  lookNow: () => Look;
+  query: SheetQuery;
+  viewport: ViewportName;
+  address: CellAddress;
+  row: Row;
+  cell: Cell;
+  selectedCount: number;
+  colours: readonly SiteColour[];
+  /** Font families of the site. */
+  families: readonly string[];
+  /** Some of the component's own text, to show fonts with. */
+  words: string;
+  field: RefObject<HTMLInputElement | null>;
+  partNote: ReactNode;
+  look: Look;
+  /** Changes with what was measured of the page. */
+  measured: number;
+  onTry: (settings: readonly Setting[] | undefined) => void;
+  onApply: (settings: readonly Setting[], name: string) => void;
+  onChange: (values: Readonly<Record<string, string>>, gesture: string) => void;
+  onClear: () => void;
+  onMute: () => void;
+  onTake: (parts: readonly string[]) => void;
+  onLeave: () => void;
+}) {
+  const gesture = useRef(0);
+  const Own = EDITORS[row.editor];
+  const checks = sheet.checks.filter((check) => check.part === address.part && check.column === address.column);
+  const part = partNamed(kind, address.part)?.label ?? address.part;
+  const key = `${address.part}/${address.row}/${address.column}`;
+  const hexes = useMemo(() => colours.map(({ hex }) => hex), [colours]);
+  // What was set since the sheet was worked out; edits that follow fast build upon one another.
+  const [ahead, setAhead] = useState<{ sheet: StateSheet; values: Readonly<Record<string, string>> }>();
+  const fresh = ahead?.sheet === sheet ? ahead.values : NOTHING;
+  const change = (values: Readonly<Record<string, string>>) => {
+    setAhead({ sheet, values: { ...fresh, ...values } });
+    onChange(values, `${key}/typed${gesture.current}`);
+  };
+  const settle = useSteady(() => {
+    gesture.current++;
+  });
+  const withFresh = (other: Row, text: string) =>
+    fresh === NOTHING ? text : (reader()?.withFresh(other, text, fresh) ?? text);
+  const valueOf = (name: string): string => {
+    const other = sheet.rows.find((item) => item.part === address.part && item.row.key === name);
+    const own = other?.cells.find((item) => item.column === address.column);
+    const text = own ? (own.own ?? own.computed) : '';
+    return other ? withFresh(other.row, text) : text;
+  };
+  const value = withFresh(row, cell.own ?? cell.computed);
+  return (
+    <>
+      <div className="editor-head">
+        <h2>
+          {row.label}, {columnLabel(address.column).toLowerCase()}
+        </h2>
+        {cell.own !== undefined ? (
+          <>
+            <Button variant="quiet" size="s" title="See it without this value (M)" onClick={onMute}>
+              {cell.muted ? 'Switch on' : 'Switch off'}
+            </Button>
+            <Button variant="quiet" size="s" title="Back to what it follows (Delete)" onClick={onClear}>
+              Clear
+            </Button>
+          </>
+        ) : null}
+      </div>
+      <div className="follows">
+        {selectedCount > 1 ? `${selectedCount} cells are selected, and all of them take the value. ` : ''}
+        {followWords(kind, address.part, cell)}
+      </div>
+      {row.editor === 'colour' ? (
+        <ColourEditor
+          component={component}
+          lookNow={lookNow}
+          sheet={sheet}
+          query={query}
+          address={address}
+          row={row}
+          cell={cell}
+          colours={colours}
+          field={field}
+          onChange={onChange}
+          onLeave={onLeave}
+        />
+      ) : (
+        <>
+          <TypedValue
+            key={key}
+            label="Value"
+            row={row}
+            field={field}
+            value={value}
+            onChange={change}
+            onLeave={() => {
+              settle();
+              onLeave();
+            }}
+          />
+          <div className="property">{row.shorthand ?? row.properties.join(', ')}</div>
+          {Own ? (
+            <Suspense fallback={<p className="small">Opening the editor…</p>}>
+              <div className="fitted" key={key}>
+                <Own
+                  row={row}
+                  value={value}
+                  valueOf={valueOf}
+                  colours={hexes}
+                  families={families}
+                  words={words}
+                  onChange={change}
+                  onSettle={settle}
+                />
+              </div>
+            </Suspense>
+          ) : null}
+        </>
+      )}
+      {row.key === 'text' && cell.own !== undefined && !cell.muted ? (
+        <TakeAlong component={component} viewport={viewport} cell={address} parts={sheet.parts} onTake={onTake} />
+      ) : null}
+      {sheet.notes.length ? (
+        <div className="section quiet" data-testid="sheet-notes">
+          {sheet.notes.map((note) => (
+            <p key={note}>{note}</p>
+          ))}
+        </div>
+      ) : null}
+      {checks.map((check) => (
+        <div key={check.demand} className="section">
+          <Measure check={check} />
+          {check.verdict === 'short' ? (
+            <Helped
+              key={`${key} ${check.demand}`}
+              component={component}
+              look={look}
+              query={query}
+              measured={measured}
+              check={check}
+              at={viewport}
+              onTry={onTry}
+              onApply={onApply}
+            />
+          ) : null}
+        </div>
+      ))}
+      <div className="section">
+        <SiteSourceNote cell={cell} />
+        <Reasons component={component} viewport={viewport} cell={address} replaced={cell.from === 'look'} />
+      </div>
+      <div className="section" aria-label={`Where ${part} is`}>
+        {partNote}
+      </div>
+    </>
+  );
+}
+
+const NOTHING: Readonly<Record<string, string>> = lookup({});
+
+/** Ways out of a check, looked for when they are asked for, since that tries the whole component many times over. */
+function Helped({
+  query,
+  measured,
+  ...rest
+}: {
+  component: ComponentRef;
+  look: Look;
+  query: SheetQuery;
+  measured: number;
+  check: CheckRef;
+  at: ViewportName;
+  onTry: (settings: readonly Setting[] | undefined) => void;
+  onApply: (settings: readonly Setting[], name: string) => void;
+}) {
+  const [isOpen, setOpen] = useState(false);
+  const { place, added } = query;
+  const ledgerQuery = useMemo((): LedgerQuery => ({ place, added, measured }), [place, added, measured]);
+  const { part, column, demand } = rest.check;
+  const check = useMemo((): CheckRef => ({ part, column, demand }), [part, column, demand]);
+  return (
+    <div className="helped">
+      <Button variant="quiet" size="s" aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>
+        Ways out
+      </Button>
+      {isOpen ? (
+        <Suspense fallback={<p className="small">Looking for ways out…</p>}>
+          <WaysOut {...rest} query={ledgerQuery} check={check} />
+        </Suspense>
+      ) : null}
+    </div>
+  );
+}
+
+const WaysOut = lazy(() => import('../../ledger/WaysOut'));

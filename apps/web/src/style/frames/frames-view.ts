@@ -1,0 +1,47 @@
+import type { ViewportName } from '@retoque/core';
+import type { SeenAs } from '../../frame/vision';
+
+/** How the frames show a component; nothing of it is part of the look. */
+export interface FramesView {
+  /** What stands side by side. */
+  readonly beside: 'states' | 'widths' | 'both';
+  readonly framing: 'close' | 'page';
+  /** A colour behind the component in place of its page. */
+  readonly ground: string | undefined;
+  readonly pictures: boolean;
+  /** A part that is shown open besides. */
+  readonly open: string | undefined;
+  /** How the page is seen; undefined for the usual way. */
+  readonly seen: SeenAs | undefined;
+  /** Where a text falls short over a gradient or picture is laid over it. */
+  readonly heat: boolean;
+  /** 1 is as large as there is room. */
+  readonly zoom: number;
+}
+
+export const PLAIN_VIEW: FramesView = {
+  beside: 'states',
+  framing: 'close',
+  ground: undefined,
+  pictures: true,
+  open: undefined,
+  seen: undefined,
+  heat: false,
+  zoom: 1,
+};
+
+export const WIDTHS: readonly ViewportName[] = ['wide', 'medium', 'narrow'];
+
+/** What differs from the plain view, in words. */
+export function viewWords(view: FramesView): readonly string[] {
+  return [
+    view.beside === 'widths' ? 'widths' : view.beside === 'both' ? 'states and widths' : '',
+    view.framing === 'page' ? 'whole page' : '',
+    view.ground ? `on ${view.ground}` : '',
+    view.pictures ? '' : 'no pictures',
+    view.open ? 'opened' : '',
+    view.seen ? (view.seen === 'forced' ? 'forced colours' : `seen as ${view.seen}`) : '',
+    view.heat ? 'heat map' : '',
+    view.zoom === 1 ? '' : `${Math.round(view.zoom * 100)} %`,
+  ].filter(Boolean);
+}

@@ -1,0 +1,47 @@
+import { toHex, type Cell } from '@retoque/core';
+import { MonitorSmartphone, FileStack, Moon, UsersRound, type LucideIcon } from 'lucide-react';
+import { columnLabel } from '../look/cells';
+
+const CHECKER = 'repeating-conic-gradient(#fff 0 25%, #c9c9c5 0 50%) 0 0 / 8px 8px';
+
+const PLACES: Readonly<Record<NonNullable<Cell['followsPlace']>, { icon: LucideIcon; words: string }>> = {
+  wider: { icon: MonitorSmartphone, words: 'Follows a wider viewport' },
+  'every-page': { icon: FileStack, words: 'Follows every page' },
+  light: { icon: Moon, words: 'Follows the light scheme' },
+  'all-members': { icon: UsersRound, words: 'Follows all members' },
+};
+
+/** What a cell shows: a swatch for a colour, solid where it is set and hollow where it follows, and the value. */
+export function CellValue({ cell, isColour }: { cell: Cell; isColour: boolean }) {
+  const { colour } = cell;
+  const hex = colour && toHex(colour);
+  const hollow = cell.follows !== undefined || cell.from === 'nothing' || cell.followsPlace !== undefined;
+  const clear = colour?.alpha === 0;
+  const place = cell.followsPlace ? PLACES[cell.followsPlace] : undefined;
+  const Place = place?.icon;
+  return (
+    <>
+      {isColour && hex ? (
+        <span
+          className={`swatch ${hollow ? 'hollow' : 'solid'}`}
+          style={hollow ? { borderColor: clear ? '#d0d0cc' : hex } : { background: clear ? CHECKER : hex }}
+        />
+      ) : null}
+      {cell.own ?? (cell.mixed ? 'mixed' : isColour && hex ? (clear ? 'transparent' : hex) : cell.computed)}
+      {isColour && !cell.drawn ? <span className="undrawn">not drawn</span> : null}
+      {Place ? <Place className="place" aria-label={place.words} /> : null}
+    </>
+  );
+}
+
+export function cellTitle(cell: Cell): string {
+  const value = cell.own ?? cell.computed;
+  if (cell.muted) return `${value}\nSet by you, switched off. M switches it on again.`;
+  if (cell.own !== undefined) return `${value}\nSet by you. Delete clears it.`;
+  const place = cell.followsPlace ? PLACES[cell.followsPlace].words : undefined;
+  if (cell.follows) return `${value}\n${place ? `${place}, and there ` : 'Follows '}${columnLabel(cell.follows)}`;
+  if (place) return `${value}\n${place}`;
+  return cell.site
+    ? `${value}\nSet by your site: ${cell.site.selector}, ${cell.site.sheet}:${cell.site.line}`
+    : `${value}\nNot set; the browser decides`;
+}

@@ -1,0 +1,66 @@
+import type { Component, PageSummary } from '@retoque/contract';
+import { useQueries, useQueryClient } from '@tanstack/react-query';
+import { pageQuery } from '../../api/queries';
+import { equip } from '../../measuring/equip';
+import { enginePage, surveyEngine } from '../../engine/engine';
+import { findComponents, foundKey } from '../../engine/find-components';
+import type { FoundWithChecks } from '../../engine/protocol';
+import { tellWorn, wornKey } from '../../engine/worn';
+import type { ViewportBounds } from '@retoque/core';
+
+/** A component of a site, on whichever of its pages it stands. */
+export interface SiteComponent {
+  readonly found: FoundWithChecks;
+  /** Pages that it was found on, in the order of the site. */
+  readonly pages: readonly PageSummary[];
+}
+
+const keyOf = (found: FoundWithChecks) => `${found.kind} ${found.selector}`;
+
+/** The components of all pages of a site; one that is found on several pages is one component. */
+export function useSiteComponents(
+  siteId: string,
+  pages: readonly PageSummary[],
+  kept: readonly Component[] | undefined,
+  bounds: ViewportBounds,
+): { components: readonly SiteComponent[]; pending: number } {
+  const client = useQueryClient();
+  const worn = kept && wornKey({ bounds, components: kept });
+  const loaded = useQueries({ queries: pages.map((page) => pageQuery(page.id)) });
+  const answers = useQueries({
+    queries: pages.map((page, i) => {
+      const whole = loaded[i]?.data;
+      const version = whole?.version;
+      return {
+        queryKey: ['surveyor', version?.edition, worn],
+        enabled: version !== undefined && kept !== undefined,
+        staleTime: Infinity,
+        // What the survey has counted is not counted again.
+        initialData: () => {
+          const known = client.getQueryData<FoundWithChecks[]>(foundKey(version?.edition, worn));
+          return known?.every(({ counted }) => counted) ? known : undefined;
+        },
+        placeholderData: (previous: FoundWithChecks[] | undefined) => previous,
+        queryFn: async ({ signal }) => {
+          const opened = enginePage(whole!);
+          tellWorn(surveyEngine(), { siteId, bounds, components: kept! });
+          await surveyEngine().open(opened);
+          await equip(surveyEngine(), page.id, opened.id);
+          return findComponents(surveyEngine(), opened.id, signal);
+        },
+      };
+    }),
+  });
+  const byKey = new Map<string, { found: FoundWithChecks; pages: PageSummary[] }>();
+  answers.forEach((answer, i) => {
+    for (const found of answer.data ?? []) {
+      const known = byKey.get(keyOf(found));
+      if (known) {
+        known.pages.push(pages[i]!);
+        // The page on which it fares worst speaks for it.
+        if (found.short > known.found.short) known.found = { ...known.found, short: found.short, unsure: found.unsure };
+      } else byKey.set(keyOf(found), { found, pages: [pages[i]!] });
+    }
+  });
+  return { components: [...byKey.values()], pending: answers.filter((answer) => !answer.data).length };
+}

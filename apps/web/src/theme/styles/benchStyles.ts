@@ -1,0 +1,86 @@
+import { anewStyles } from './anewStyles';
+import { previewStyles } from './previewStyles';
+import { editorStyles } from './editorStyles';
+import { fieldStyles } from './fieldStyles';
+import { frameStyles } from './frameStyles';
+import { gridStyles } from './gridStyles';
+import { ledgerStyles } from './ledgerStyles';
+import { trackStyles } from './trackStyles';
+
+/**
+ * The look of what the Style screen draws again at every keystroke. It is said once for the whole application, and the
+ * elements are plain ones: a component of the library works its styles out anew each time it is drawn.
+ */
+export const benchStyles = {
+  '.bench': {
+    display: 'grid',
+    minHeight: '100%',
+    gridTemplateColumns: { base: 'minmax(0, 1fr)', md: 'minmax(0, 1fr) 286px', lg: '204px minmax(0, 1fr) 300px' },
+    gridTemplateRows: { base: 'auto', md: 'auto auto 1fr', lg: 'auto minmax(0, 1fr)' },
+    height: { base: 'auto', lg: '100%' },
+    '& > .over': { gridColumn: '1 / -1' },
+    // On a tablet the list lies above, and the editor stays in sight beside the sheet.
+    '& > nav': { gridColumn: { md: '1 / -1', lg: 'auto' } },
+    '& > main': {
+      display: 'flex',
+      flexDirection: 'column',
+      minWidth: 0,
+      minHeight: 0,
+      position: 'relative',
+      isolation: 'isolate',
+      overflowY: { lg: 'auto' },
+    },
+    '& .note:not(:empty)': { padding: '10px 14px 0' },
+    '& .bench-head': { display: 'flex', alignItems: 'center', gap: '12px', padding: '9px 14px 8px', flexWrap: 'wrap' },
+    '& .bench-head h1': { fontSize: '17px', fontWeight: 650 },
+    '& .bench-head .reach': {
+      color: 'ink2',
+      minWidth: 0,
+      flex: 1,
+      overflow: 'hidden',
+      textOverflow: 'ellipsis',
+      whiteSpace: 'nowrap',
+    },
+    '& code': { fontFamily: 'mono', fontSize: '11.5px' },
+    '& .sheet': { bg: 'card', flex: { lg: '1 0 auto' } },
+    '& .below': { padding: '8px 14px 0', fontSize: '12px', color: 'ink2' },
+  },
+  '.frames': {
+    display: 'grid',
+    gridAutoFlow: 'column',
+    gridAutoColumns: 'minmax(148px, 1fr)',
+    gap: '8px',
+    padding: '3px 14px 12px',
+    overflowX: 'auto',
+    flexShrink: 0,
+    ...frameStyles,
+    '&[data-framing=page]': { gridAutoColumns: 'minmax(270px, 1fr)', alignItems: 'start' },
+    // A row for each width.
+    '&[data-rows]': { gridTemplateRows: 'repeat(3, auto)', gridAutoFlow: 'column' },
+  },
+  ...ledgerStyles,
+  '.view-menu': {
+    ...fieldStyles,
+    display: 'grid',
+    gap: '9px',
+    '& .line': { ...fieldStyles['& .line'], flexWrap: 'wrap' },
+    '& .line > :first-of-type:not(input)': { minWidth: '82px' },
+    '& .line > [type=range]': { flex: 1, accentColor: '{colors.accent}' },
+    '& .line > .end, & .line.end': { justifyContent: 'flex-end' },
+    '& .ground, & [type=color]': {
+      width: '26px',
+      height: '26px',
+      borderRadius: 'm',
+      border: '1px solid {colors.edge}',
+      cursor: 'pointer',
+      padding: 0,
+    },
+    '& [aria-pressed=true]': { boxShadow: '0 0 0 2px {colors.accent}' },
+    '& .quiet': { flex: 1, color: 'ink2', fontSize: '12px' },
+  },
+  '.state-grid': gridStyles,
+  '.tracks': trackStyles,
+  '.editor': editorStyles,
+  '.preview': previewStyles,
+  '.anew': anewStyles,
+} as const;

@@ -1,0 +1,84 @@
+import { test as base, type Browser, type BrowserContext, type BrowserContextOptions, type Page } from '@playwright/test';
+
+export { expect } from '@playwright/test';
+
+/** A window of the application that a worker's tests use one after the other. */
+class Warm {
+  private opened: { readonly context: BrowserContext; readonly page: Page } | undefined;
+
+  constructor(private readonly browser: Browser) {}
+
+  async take(options: BrowserContextOptions): Promise<{ context: BrowserContext; page: Page }> {
+    if (this.opened?.page.isClosed()) await this.leave();
+    if (!this.opened) {
+      const context = await this.browser.newContext(options);
+      this.opened = { context, page: stayingIn(await context.newPage(), options.baseURL!) };
+    }
+    return this.opened;
+  }
+
+  /** Ready for the next test: nothing of the last is in hand or remembered. */
+  async clean(viewport: { width: number; height: number }): Promise<void> {
+    const { context, page } = this.opened!;
+    for (const other of context.pages()) if (other !== page) await other.close();
+    await page.unrouteAll({ behavior: 'ignoreErrors' });
+    await context.unrouteAll({ behavior: 'ignoreErrors' });
+    await context.setOffline(false);
+    await page.emulateMedia({ colorScheme: null, reducedMotion: null, forcedColors: null, media: null });
+    await page.setViewportSize(viewport);
+    if (!page.url().startsWith('http')) return;
+    // What the screen keeps when it is left comes before what is forgotten.
+    await page.goto('/');
+    await page.evaluate(() => {
+      localStorage.clear();
+      sessionStorage.clear();
+    });
+  }
+
+  async leave(): Promise<void> {
+    await this.opened?.context.close();
+    this.opened = undefined;
+  }
+}
+
+/**
+ * Follows an address as a link within the application does, where it is open already: its code and what it works with
+ * stay loaded, so that opening a screen takes a part of the time. A first opening and a reload are real ones.
+ */
+function stayingIn(page: Page, baseURL: string): Page {
+  const load = page.goto.bind(page);
+  page.goto = async (url, options) => {
+    const target = new URL(url, baseURL);
+    const isOpen =
+      page.url().startsWith(target.origin) && (await page.evaluate(() => Boolean(document.querySelector('#root > *'))));
+    if (!isOpen) return load(url, options);
+    await page.evaluate((path) => {
+      history.pushState(null, '', path);
+      dispatchEvent(new PopStateEvent('popstate', { state: null }));
+    }, target.href.slice(target.origin.length));
+    return null;
+  };
+  return page;
+}
+
+/** Tests that take the application as they find it open; those about opening it take the test of Playwright itself. */
+export const test = base.extend<object, { warm: Warm }>({
+  warm: [
+    async ({ browser }, use) => {
+      const warm = new Warm(browser);
+      await use(warm);
+      await warm.leave();
+    },
+    { scope: 'worker' },
+  ],
+  context: async ({ warm, baseURL, viewport, permissions }, use, info) => {
+    const { context } = await warm.take({ baseURL: baseURL!, viewport, permissions: permissions ?? [] });
+    await use(context);
+    if (info.status === info.expectedStatus) await warm.clean(viewport!);
+    else await warm.leave();
+  },
+  page: async ({ warm, context }, use) => {
+    await use((await warm.take({})).page);
+    void context;
+  },
+});

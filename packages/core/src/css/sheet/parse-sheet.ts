@@ -1,0 +1,402 @@
+import {
+  find,
+  generate,
+  string as cssString,
+  type Atrule,
+  type Block,
+  type CssNode,
+  type Rule,
+  type StyleSheet,
+} from 'css-tree';
+import { splitBlock } from './nested.js';
+import { MAX_BRACKETS, parse, readWithinBounds } from '../syntax/parser.js';
+import { compileParsedList, compileText, InvalidSelectorError } from '../selector/match.js';
+import type { CompiledSelector } from '../selector/types.js';
+import {
+  StyleRule,
+  type Condition,
+  type LayerEntry,
+  type ParsedSheet,
+  type Problem,
+  type RawDeclaration,
+  type RegisteredProperty,
+  type Scope,
+  type SheetImport,
+} from './sheet.js';
+import { type Place } from './declared.js';
+import { supports } from './supports.js';
+
+/** Sheets past this many characters are refused by importers; the core itself never hangs on them. */
+export const MAX_SHEET_LENGTH = 4_000_000;
+const MAX_NESTING = MAX_BRACKETS;
+
+export interface SheetOptions {
+  /** Address that relative url() refer to. */
+  readonly base?: string | undefined;
+  /** The page is in quirks mode. */
+  readonly quirks?: boolean | undefined;
+}
+
+interface Surroundings {
+  readonly conditions: readonly Condition[];
+  readonly layer: readonly string[];
+  readonly scope: Scope | undefined;
+  readonly parents: readonly CompiledSelector[] | undefined;
+  readonly depth: number;
+}
+
+type Listed = CssNode & { children: { toArray(): CssNode[] } };
+const listOf = (node: CssNode | null | undefined): CssNode[] =>
+  node && 'children' in node && node.children ? (node as Listed).children.toArray() : [];
+
+/**
+ * Reads a stylesheet as browsers do: what cannot be read is dropped, the rest stays. Never throws on malformed CSS.
+ *
+ * @param name shown in explanations as the sheet's name
+ */
+export function parseSheet(name: string, source: string, options: SheetOptions = {}): ParsedSheet {
+  const rules: StyleRule[] = [];
+  const layers: LayerEntry[] = [];
+  const imports: SheetImport[] = [];
+  const registered: RegisteredProperty[] = [];
+  const problems: Problem[] = [];
+  let anonymous = 0;
+
+  const placeOf = (node: CssNode): Place => ({
+    sheet: name,
+    line: node.loc?.start.line ?? 1,
+    column: node.loc?.start.column ?? 1,
+  });
+  const problem = (message: string, node: CssNode) => problems.push({ message, place: placeOf(node) });
+  const enterLayer = (path: readonly string[], conditions: readonly Condition[]) => {
+    layers.push({ path, conditions });
+    return path;
+  };
+
+  const { node, text } = readWithinBounds(source, {
+    positions: true,
+    parseValue: false,
+    parseCustomProperty: false,
+    onParseError: (error) => {
+      const at = error as unknown as { line?: number; column?: number };
+      problems.push({ message: error.message, place: { sheet: name, line: at.line ?? 1, column: at.column ?? 1 } });
+    },
+  });
+  const sheet = node as StyleSheet;
+
+  const readDeclaration = (node: CssNode): RawDeclaration[] => {
+    if (node.type !== 'Declaration') return [];
+    // `!ie` and its like are no importance, and make the declaration invalid.
+    if (typeof node.important === 'string') return [];
+    const value = node.value.type === 'Raw' ? node.value.value : generate(node.value);
+    return [{ property: node.property, text: value.trim(), important: node.important, place: placeOf(node) }];
+  };
+
+  const addRule = (node: Rule, around: Surroundings) => {
+    if (around.depth > MAX_NESTING) return;
+    let selectors: CompiledSelector[];
+    if (node.prelude.type !== 'SelectorList') {
+      problem(`The selector "${generate(node.prelude).trim()}" cannot be read, so its rule is dropped.`, node);
+      return;
+    }
+    try {
+      selectors = compileParsedList(node.prelude, { parents: around.parents, scoped: around.scope !== undefined });
+    } catch (error) {
+      if (!(error instanceof InvalidSelectorError)) throw error;
+      problem(`${generate(node.prelude)}: ${error.message} The rule is dropped.`, node);
+      return;
+    }
+    addBody(node.block, selectors, generate(node.prelude), placeOf(node), around);
+  };
+
+  /** Declarations after a nested rule make a rule of their own, so that order is kept (CSS Nesting 1, section 3.2). */
+  const addBody = (
+    block: Block,
+    selectors: CompiledSelector[],
+    selectorText: string,
+    place: Place,
+    around: Surroundings,
+  ) => {
+    const pending: RawDeclaration[] = [];
+    const flush = () => {
+      if (!pending.length) return;
+      const { conditions, layer, scope } = around;
+      const { base, quirks = false } = options;
+      rules.push(
+        new StyleRule({ selectors, selectorText, raw: [...pending], conditions, layer, scope, place, base, quirks }),
+      );
+      pending.length = 0;
+    };
+    for (const child of listOf(block)) {
+      const source = sourceOf(text, child);
+      if (child.type === 'Raw' || (child.type === 'Declaration' && isReallyRule(child.property, source))) {
+        addRaw(child, source, around, selectors, selectorText, pending, flush);
+      } else if (child.type === 'Declaration') pending.push(...readDeclaration(child));
+      else if (child.type === 'Rule') {
+        flush();
+        addRule(child, { ...around, parents: selectors, depth: around.depth + 1 });
+      } else if (child.type === 'Atrule') {
+        flush();
+        addAtrule(child, { ...around, parents: selectors, depth: around.depth + 1 }, { selectors, selectorText });
+      }
+    }
+    flush();
+  };
+
+  /** Text that the parser could not read as declarations: nested rules without `&`, and what stands between them. */
+  const addRaw = (
+    node: CssNode,
+    source: string,
+    around: Surroundings,
+    selectors: CompiledSelector[],
+    selectorText: string,
+    pending: RawDeclaration[],
+    flush: () => void,
+  ) => {
+    const at = node.loc?.start ?? { offset: 0, line: 1, column: 1 };
+    for (const item of splitBlock(source)) {
+      const piece = source.slice(item.start, item.end);
+      const before = source.slice(0, item.start).split('\n');
+      const position = {
+        offset: at.offset + item.start,
+        line: at.line + before.length - 1,
+        column: before.length > 1 ? before.at(-1)!.length + 1 : at.column + item.start,
+      };
+      const context = item.kind === 'rule' ? 'rule' : item.kind === 'at-rule' ? 'atrule' : 'declaration';
+      const inner = { ...around, parents: selectors, depth: around.depth + 1 };
+      const parsed = readLoosely(piece, context, position);
+      if (parsed?.type === 'Declaration') pending.push(...readDeclaration(parsed));
+      else if (parsed?.type === 'Rule') {
+        flush();
+        addRule(parsed, inner);
+      } else if (parsed?.type === 'Atrule') {
+        flush();
+        addAtrule(parsed, inner, { selectors, selectorText });
+      } else problem(`"${piece.slice(0, 60)}" cannot be read, so it is dropped.`, node);
+    }
+  };
+
+  const addBlock = (
+    block: Block | null,
+    around: Surroundings,
+    owner?: { selectors: CompiledSelector[]; selectorText: string },
+  ) => {
+    if (!block || around.depth > MAX_NESTING) return;
+    if (owner) {
+      addBody(block, owner.selectors, owner.selectorText, placeOf(block), around);
+      return;
+    }
+    for (const child of listOf(block)) {
+      if (child.type === 'Rule') addRule(child, around);
+      else if (child.type === 'Atrule') addAtrule(child, around);
+    }
+  };
+
+  const addAtrule = (
+    node: Atrule,
+    around: Surroundings,
+    owner?: { selectors: CompiledSelector[]; selectorText: string },
+  ) => {
+    const prelude = node.prelude;
+    const inside = (condition: Condition): Surroundings => ({
+      ...around,
+      conditions: [...around.conditions, condition],
+      depth: around.depth + 1,
+    });
+    switch (node.name.toLowerCase()) {
+      case 'media':
+        addBlock(node.block, inside(mediaCondition(prelude)), owner);
+        break;
+      case 'supports':
+        addBlock(node.block, inside(supportsCondition(prelude)), owner);
+        break;
+      case 'layer': {
+        const names = listOf(listOf(prelude)[0]).map((item) => (item.type === 'Layer' ? item.name.split('.') : []));
+        if (!node.block) {
+          for (const path of names) enterLayer([...around.layer, ...path], around.conditions);
+          break;
+        }
+        const own = names[0] ?? [`anonymous ${name} ${++anonymous}`];
+        const layer = enterLayer([...around.layer, ...own], around.conditions);
+        addBlock(node.block, { ...around, layer, depth: around.depth + 1 }, owner);
+        break;
+      }
+      case 'import': {
+        if (around.depth > 0 || rules.length) break;
+        const found = readImport(node, () => `anonymous ${name} ${++anonymous}`);
+        if (found) {
+          if (found.layer) enterLayer(found.layer, found.conditions);
+          imports.push(found);
+        }
+        break;
+      }
+      case 'container':
+        addBlock(node.block, inside(containerCondition(prelude, text)), owner);
+        break;
+      case 'scope': {
+        const scope = readScope(prelude, text, around.scope);
+        if (!scope) {
+          problem(`@scope ${prelude ? generate(prelude) : ''} cannot be read, so it is dropped.`, node);
+          break;
+        }
+        addBlock(node.block, { ...around, scope, parents: [], depth: around.depth + 1 });
+        break;
+      }
+      case 'property': {
+        const found = readProperty(node, around.conditions);
+        if (found) registered.push(found);
+        else problem('An @property rule needs a name, `syntax` and `inherits`; it is dropped.', node);
+        break;
+      }
+      // Values to start a transition from; at rest, transitions finished, they never apply.
+      case 'starting-style':
+        break;
+      default:
+        break;
+    }
+  };
+
+  for (const node of listOf(sheet)) {
+    const around: Surroundings = { conditions: [], layer: [], scope: undefined, parents: undefined, depth: 0 };
+    if (node.type === 'Rule') addRule(node, around);
+    else if (node.type === 'Atrule') addAtrule(node, around);
+  }
+  return { name, rules, layers, imports, registered, problems };
+}
+
+const sourceOf = (text: string, node: CssNode): string =>
+  node.loc ? text.slice(node.loc.start.offset, node.loc.end.offset) : generate(node);
+
+/** `a:hover { … }` begins like a declaration. */
+const isReallyRule = (property: string, source: string): boolean => !property.startsWith('--') && source.includes('{');
+
+/** Parses a piece in its place; undefined when nothing of it can be read. */
+function readLoosely(
+  piece: string,
+  context: 'rule' | 'atrule' | 'declaration',
+  position: { offset: number; line: number; column: number },
+): CssNode | undefined {
+  try {
+    return parse(piece, {
+      context,
+      positions: true,
+      parseValue: false,
+      parseCustomProperty: false,
+      onParseError: () => undefined,
+      ...position,
+    });
+  } catch {
+    return undefined;
+  }
+}
+
+function mediaCondition(prelude: CssNode | null): Condition {
+  const list = prelude?.type === 'Raw' ? undefined : (listOf(prelude)[0] ?? undefined);
+  return { kind: 'media', query: { text: prelude ? generate(prelude) : '', node: list } };
+}
+
+/** A `media` attribute or a query by itself. */
+export function parseMedia(text: string): Condition & { kind: 'media' } {
+  return { kind: 'media', query: { text, node: text.trim() === '' ? undefined : readMedia(text) } };
+}
+
+/** The parser reports errors that it then recovers from here, so only what it left unread counts. */
+function readMedia(text: string): CssNode | undefined {
+  try {
+    const node = parse(text, { context: 'mediaQueryList', onParseError: () => undefined });
+    return find(node, (inner) => inner.type === 'Raw') ? undefined : node;
+  } catch {
+    return undefined;
+  }
+}
+
+const supportsCondition = (prelude: CssNode | null): Condition => ({
+  kind: 'supports',
+  holds: supports(listOf(prelude)[0]),
+  text: prelude ? generate(prelude) : '',
+});
+
+/** CSS Conditional 5, section 5.1: an optional name, then the query. */
+function containerCondition(prelude: CssNode | null, source: string): Condition {
+  const text = prelude?.loc ? source.slice(prelude.loc.start.offset, prelude.loc.end.offset).trim() : '';
+  const parts = listOf(prelude);
+  const name = parts[0]?.type === 'Identifier' && parts[0].name.toLowerCase() !== 'not' ? parts[0].name : undefined;
+  return { kind: 'container', name, node: parts.find((part) => part.type === 'Condition'), text };
+}
+
+/** `(start) to (end)`, both optional; undefined when a selector in it is invalid. */
+function readScope(prelude: CssNode | null, source: string, parent: Scope | undefined): Scope | undefined {
+  const text = prelude?.loc ? source.slice(prelude.loc.start.offset, prelude.loc.end.offset).trim() : '';
+  const [start, end] = text === '' ? [] : splitScope(text);
+  if (text !== '' && start === undefined && end === undefined) return undefined;
+  try {
+    return {
+      roots: start === undefined ? undefined : compileText(start, parent ? { parents: [], scoped: true } : {}),
+      limits: end === undefined ? [] : compileText(end, { parents: [], scoped: true }),
+      parent,
+    };
+  } catch (error) {
+    if (error instanceof InvalidSelectorError) return undefined;
+    throw error;
+  }
+}
+
+/** Splits at the `to` that stands between the two parentheses. */
+function splitScope(text: string): [string | undefined, string | undefined] {
+  let depth = 0;
+  let at = -1;
+  for (let i = 0; i < text.length; i++) {
+    if (text[i] === '(') depth++;
+    else if (text[i] === ')') depth--;
+    else if (depth === 0 && /^to\b/i.test(text.slice(i))) {
+      at = i;
+      break;
+    }
+  }
+  const inner = (part: string) => {
+    const trimmed = part.trim();
+    return trimmed.startsWith('(') && trimmed.endsWith(')') ? trimmed.slice(1, -1) : undefined;
+  };
+  return at < 0 ? [inner(text), undefined] : [inner(text.slice(0, at)), inner(text.slice(at + 2))];
+}
+
+/** CSS Properties and Values 1, section 3: a rule without its name, syntax or inheritance is invalid. */
+function readProperty(node: Atrule, conditions: readonly Condition[]): RegisteredProperty | undefined {
+  const name = node.prelude ? generate(node.prelude).trim() : '';
+  if (!name.startsWith('--')) return undefined;
+  const descriptors = new Map<string, string>();
+  for (const item of listOf(node.block)) {
+    if (item.type === 'Declaration') {
+      const value = item.value.type === 'Raw' ? item.value.value : generate(item.value);
+      descriptors.set(item.property.toLowerCase(), value.trim());
+    }
+  }
+  const syntaxText = descriptors.get('syntax');
+  const inherits = descriptors.get('inherits')?.toLowerCase();
+  if (!syntaxText || !/^(["']).*\1$/s.test(syntaxText) || (inherits !== 'true' && inherits !== 'false'))
+    return undefined;
+  const syntax = cssString.decode(syntaxText).trim();
+  const initial = descriptors.get('initial-value');
+  if (initial === undefined && syntax !== '*') return undefined;
+  return { name, syntax, inherits: inherits === 'true', initial, conditions };
+}
+
+function readImport(node: Atrule, anonymousLayer: () => string): SheetImport | undefined {
+  const parts = listOf(node.prelude);
+  const first = parts[0];
+  const address = first?.type === 'Url' || first?.type === 'String' ? first.value : undefined;
+  if (address === undefined) return undefined;
+  let layer: string[] | undefined;
+  const conditions: Condition[] = [];
+  for (const part of parts.slice(1)) {
+    if (part.type === 'Identifier' && part.name.toLowerCase() === 'layer') layer = [anonymousLayer()];
+    else if (part.type === 'Function' && part.name.toLowerCase() === 'layer')
+      layer = generate(part).slice(6, -1).split('.');
+    else if (part.type === 'Function' && part.name.toLowerCase() === 'supports') {
+      conditions.push(supportsCondition(part));
+    } else if (part.type === 'MediaQueryList') {
+      conditions.push({ kind: 'media', query: { text: generate(part), node: part } });
+    }
+  }
+  return { address, layer, conditions };
+}

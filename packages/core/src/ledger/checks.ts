@@ -1,0 +1,97 @@
+import { without, type Check, type Level } from '../check/check.js';
+import { checkEdge, checkGround, checkIcon } from '../check/edge.js';
+import { checkText, partCarriers, worstOf } from '../check/text.js';
+import type { Demand } from '../component/kind.js';
+import type { StateColumn } from '../component/state-column.js';
+import type { FoundPart } from '../component/parts.js';
+import { shownBits } from '../component/states.js';
+import { CARRIED } from '../css/selector/states.js';
+import type { SubjectGroup } from '../handover/plan.js';
+import type { Looking } from '../paint/scene.js';
+import type { SeenSubject, Subject } from '../component/subject.js';
+import { readableText, type ElementNode } from '../tree/tree.js';
+import type { Approach, ColumnCheck } from './ledger-check.js';
+
+/** Sees a subject in a column's state, with whatever hides it opened. */
+export type SeeIn = (subject: Subject, column: StateColumn) => LookedAt;
+
+/** A subject that is seen, with what it is measured with. */
+export interface LookedAt extends SeenSubject {
+  readonly looking: Looking;
+}
+
+export interface DemandInput {
+  readonly demand: Demand;
+  readonly part: FoundPart;
+  readonly column: StateColumn;
+  readonly groups: readonly SubjectGroup[];
+  readonly against: FoundPart | undefined;
+  readonly see: SeeIn;
+  readonly level?: Level;
+}
+
+const NOTHING = without('1.4.3', 'exempt', 4.5, 'It has no text of its own.');
+
+const approachOf = ({ criterion, of }: Demand): Approach =>
+  criterion === '1.4.3' ? 'text' : of === 'icon' ? 'icon' : 'edge';
+
+const isOverPicture = ({ varies, verdict, reason = '' }: Check): boolean =>
+  varies === 'picture' || (verdict === 'unsure' && /picture/i.test(reason));
+
+interface Measured {
+  readonly check: Check;
+  readonly at: ElementNode;
+}
+
+function measure({ demand, part, against, level = 'AA' }: DemandInput, seen: LookedAt): Measured[] {
+  const { view, element, looking } = seen;
+  const { pseudo } = part.part;
+  if (demand.criterion === '1.4.3') {
+    if (pseudo !== undefined) return [{ check: checkText(looking, element, level, pseudo), at: element }];
+    return partCarriers(element).map((carrier) => ({ check: checkText(looking, carrier, level), at: carrier }));
+  }
+  if (demand.of === 'edge') return [{ check: checkEdge(looking, element), at: element }];
+  if (demand.of === 'ground') {
+    const other = against && view.of(element, against.part.pseudo);
+    return [{ check: checkGround(view.of(element, pseudo), other), at: element }];
+  }
+  return [{ check: checkIcon(looking, element), at: element }];
+}
+
+/**
+ * One demand of a part in a column; of several elements the worst speaks. Where a picture lies behind there is a second
+ * check, as if it had not loaded. Nothing where none is ever in that state.
+ */
+export function checkDemand(input: DemandInput): ColumnCheck[] {
+  const { demand, part, column, groups, see } = input;
+  const carried = shownBits(column) & CARRIED;
+  const able = groups.filter(({ subject }) => (carried & ~subject.states.possible) === 0);
+  if (!able.length) return [];
+  const seen = able.map(({ subject }) => see(subject, column));
+  const of = (all: readonly Measured[], more: Partial<ColumnCheck>): ColumnCheck => {
+    const worst = worstOf(all.map((item) => item.check)) ?? NOTHING;
+    const at = all.find((item) => item.check === worst)?.at;
+    return {
+      ...worst,
+      part: part.part.name,
+      column: column.name,
+      demand: demand.name,
+      label: demand.label,
+      approach: approachOf(demand),
+      measuredElements: able.reduce((sum, { members }) => sum + members.length, 0),
+      worstText: at ? readableText(at).slice(0, 60) : '',
+      ...more,
+    };
+  };
+  const all = seen.flatMap((item) => measure(input, item));
+  const result = [of(all, {})];
+  if (all.some(({ check }) => isOverPicture(check))) {
+    const bare = seen.flatMap((item) =>
+      measure(input, { ...item, looking: { ...item.looking, withoutPictures: true } }),
+    );
+    result.push(
+      of(bare, { demand: `${demand.name}-bare`, label: `${demand.label}, picture missing`, withoutPictures: true }),
+    );
+  }
+  return result;
+}

@@ -1,0 +1,396 @@
+import { isRequired, type Level } from '../check/check.js';
+import { enhanced, worstOf } from '../check/text.js';
+import type { Kind } from '../component/kind.js';
+import type { StateColumn } from '../component/state-column.js';
+import type { FoundPart } from '../component/parts.js';
+import { columnNamed } from '../component/states.js';
+import { environmentKey, type Environment } from '../css/conditions/environment.js';
+import type { SubjectGroup } from '../handover/index.js';
+import type { Look } from '../look/model.js';
+import type { Subject } from '../component/subject.js';
+import type { StagedPages } from '../page/staged-pages.js';
+import { once } from '../memo/once.js';
+import { readableText, type ElementNode } from '../tree/tree.js';
+import { checkDemand, type LookedAt } from './checks.js';
+import type { PartColumns } from '../parts/columns.js';
+import { exceptionsKey } from '../look/settings-by-part.js';
+import { forgetOldest } from '../memo/kept-answers.js';
+import type { LookedPage } from '../incremental/looked-pages.js';
+import {
+  comparedWith,
+  distinctDemand,
+  furtherDemands,
+  hasRequired,
+  movedFrom,
+  requiredDemands,
+  siblingsApart,
+  type MoreInput,
+  type NamedCheck,
+} from './more-demands.js';
+import type { ColumnCheck, LedgerCheck, LedgerRequest } from './ledger-check.js';
+import type { EditingPlace } from '../look/editing-place.js';
+import { ViewSet } from '../incremental/view-set.js';
+
+/** What a ledger asks of the component that it is of. */
+export interface LedgerSource {
+  readonly kind: Kind;
+  readonly element: ElementNode;
+  readonly parts: readonly FoundPart[];
+  /** The page without the look. */
+  readonly site: StagedPages;
+  /** Another when more of the page was measured. */
+  readonly measured: () => number;
+  readonly styled: (look: Look, environment: Environment, place: EditingPlace) => LookedPage;
+  readonly columnsFor: (look: Look, environment: Environment, added: readonly string[]) => readonly PartColumns[];
+  readonly groupsOf: (part: FoundPart, look: Look, environment: Environment) => readonly SubjectGroup[];
+  readonly subjectFor: (part: FoundPart, look: Look, place: EditingPlace) => Subject;
+  readonly lookAt: (pages: StagedPages, environment: Environment, subject: Subject, column: StateColumn) => LookedAt;
+  /** How a subject that the pointer opens is seen where the focus is on what is pointed at instead. */
+  readonly openedByFocus: (
+    pages: StagedPages,
+    environment: Environment,
+    subject: Subject,
+  ) => (() => LookedAt) | undefined;
+}
+
+/** Checks that are worked out together, from the same views of the page. */
+interface Task {
+  readonly views: ViewSet;
+  readonly run: (pages: StagedPages) => readonly ColumnCheck[];
+  /** What came out, by what the look said in those views. */
+  readonly kept: Map<number, Answer>;
+}
+
+/** What a list of tasks is for. */
+interface Asked {
+  readonly look: Look;
+  readonly environment: Environment;
+  readonly place: EditingPlace;
+  readonly level: Level;
+  /** All of it that a task depends on, as text. */
+  readonly where: string;
+}
+
+const columnsText = once((byPart: readonly PartColumns[]) =>
+  byPart.map(({ columns }) => columns.map(({ name }) => name).join()).join('|'),
+);
+
+/** What a task came to. */
+class Answer {
+  private named: { readonly viewport: string; readonly checks: readonly LedgerCheck[] } | undefined;
+
+  constructor(readonly checks: readonly ColumnCheck[]) {}
+
+  /** The checks at a viewport, those of texts also at level AAA. */
+  at(viewport: string): readonly LedgerCheck[] {
+    if (this.named?.viewport !== viewport) {
+      const strict = this.checks
+        .filter(({ criterion }) => criterion === '1.4.3')
+        .map((check) => ({ ...enhanced(check), demand: `${check.demand}-enhanced` }));
+      this.named = { viewport, checks: [...this.checks, ...strict].map((check) => ({ ...check, viewport })) };
+    }
+    return this.named.checks;
+  }
+}
+
+/** Tasks of a component in one environment, with which of them a change of rules touches. */
+class TaskList {
+  private readonly touched = new Map<string, ReadonlySet<Task>>();
+  private readonly before = new WeakMap<LookedPage, Map<Task, Answer>>();
+
+  constructor(private readonly tasks: readonly Task[]) {}
+
+  answers(styled: LookedPage): Answer[] {
+    const { from } = styled;
+    if (!from) return this.tasks.map((task) => answerOf(task, styled));
+    let touched = this.touched.get(from.selectors);
+    if (!touched) {
+      touched = new Set(this.tasks.filter(({ views }) => from.differsIn(views)));
+      this.touched.set(from.selectors, touched);
+      forgetOldest(this.touched, MAX_CHANGES);
+    }
+    let before = this.before.get(from.page);
+    if (!before) this.before.set(from.page, (before = new Map()));
+    const known = before;
+    return this.tasks.map((task) => {
+      if (touched.has(task)) return answerOf(task, styled);
+      let answer = known.get(task);
+      if (!answer) known.set(task, (answer = answerOf(task, from.page)));
+      return answer;
+    });
+  }
+}
+
+/** All tasks of a component in one environment. */
+interface Tasks {
+  /** The kind's own demands. */
+  readonly own: TaskList;
+  /** Those that every kind makes at levels A and AA. */
+  readonly required: TaskList;
+  /** What is asked beyond, advice among it. */
+  readonly further: TaskList;
+}
+
+/** Answers to one question that are kept, one for each look that was asked about lately. */
+const MAX_VERSIONS = 12;
+/** Changes of rules of which it is kept what they touch. */
+const MAX_CHANGES = 60;
+/** Tasks that are kept beside their lists. */
+const MAX_TASKS = 8000;
+/** Environments and sets of columns that are kept. */
+const MAX_LISTS = 24;
+
+/** The checks of one component; what a change of the look does not touch is not worked out again. */
+export class ComponentLedger {
+  private readonly lists = new Map<string, Tasks>();
+  private readonly tasks = new Map<string, Task>();
+
+  constructor(private readonly source: LedgerSource) {}
+
+  /** The kind's own demands, in the columns of their parts. */
+  own(
+    look: Look,
+    environment: Environment,
+    place: EditingPlace,
+    added: readonly string[],
+    level: Level = 'AA',
+  ): ColumnCheck[] {
+    const styled = this.source.styled(look, environment, place);
+    return this.tasksFor(look, environment, place, added, level)
+      .own.answers(styled)
+      .flatMap(({ checks }) => checks);
+  }
+
+  /** All checks under a look, at each viewport; texts also at level AAA. */
+  all(look: Look, request: LedgerRequest): LedgerCheck[] {
+    const { place = {}, added = [], level = 'AA' } = request;
+    const found: LedgerCheck[] = [];
+    for (const { name, environment } of request.viewports) {
+      const styled = this.source.styled(look, environment, place);
+      const { own, required, further } = this.tasksFor(look, environment, place, added, level);
+      for (const tasks of [own, required, further]) {
+        for (const answer of tasks.answers(styled)) for (const check of answer.at(name)) found.push(check);
+      }
+    }
+    return found;
+  }
+
+  /** Only what is asked at levels A and AA, which takes about half the time. */
+  required(look: Look, request: LedgerRequest): LedgerCheck[] {
+    const { place = {}, added = [], level = 'AA' } = request;
+    return request.viewports.flatMap(({ name: viewport, environment }) => {
+      const styled = this.source.styled(look, environment, place);
+      const { own, required } = this.tasksFor(look, environment, place, added, level);
+      return [own, required].flatMap((tasks) =>
+        tasks
+          .answers(styled)
+          .flatMap(({ checks }) =>
+            checks.filter(({ criterion }) => isRequired(criterion)).map((check) => ({ ...check, viewport })),
+          ),
+      );
+    });
+  }
+
+  private tasksFor(
+    look: Look,
+    environment: Environment,
+    place: EditingPlace,
+    added: readonly string[],
+    level: Level,
+  ): Tasks {
+    const byPart = this.source.columnsFor(look, environment, added);
+    const { exception, page, viewport, scheme } = place;
+    const where = [
+      environmentKey(environment),
+      `${exception ?? ''}/${page ?? ''}/${viewport ?? ''}/${scheme ?? ''}`,
+      exceptionsKey(look.exceptions),
+      level,
+      this.source.measured(),
+    ].join('|');
+    const key = `${where}|${columnsText(byPart)}`;
+    let tasks = this.lists.get(key);
+    if (!tasks) {
+      this.lists.set(key, (tasks = this.listTasks({ look, environment, place, level, where }, byPart)));
+      forgetOldest(this.lists, MAX_LISTS);
+    }
+    return tasks;
+  }
+
+  private listTasks(asked: Asked, byPart: readonly PartColumns[]): Tasks {
+    return {
+      own: new TaskList(this.ownTasks(asked, byPart)),
+      required: new TaskList(byPart.flatMap((item, i) => this.moreTasks('required', item, i === 0, asked))),
+      further: new TaskList([
+        ...byPart.flatMap((item, i) => this.moreTasks('further', item, i === 0, asked)),
+        ...this.siblingTasks(asked, byPart),
+      ]),
+    };
+  }
+
+  /** A task that another list has already stays as it is, with all that it came to. */
+  private taskOf({ where }: Asked, name: string, make: () => Task): Task {
+    const key = `${where}|${name}`;
+    let task = this.tasks.get(key);
+    if (!task) {
+      this.tasks.set(key, (task = make()));
+      forgetOldest(this.tasks, MAX_TASKS);
+    }
+    return task;
+  }
+
+  /** The views in which the subjects of a part are seen in some columns. */
+  private viewsOf(
+    environment: Environment,
+    subjects: readonly Subject[],
+    columns: readonly StateColumn[],
+    withFocus = false,
+  ): ViewSet {
+    const { lookAt, openedByFocus, site } = this.source;
+    const views = subjects.flatMap((subject) => [
+      ...columns.map((column) => lookAt(site, environment, subject, column).view),
+      ...(withFocus ? [openedByFocus(site, environment, subject)?.().view] : []),
+    ]);
+    return ViewSet.of(views.filter((view) => view !== undefined));
+  }
+
+  private ownTasks(asked: Asked, byPart: readonly PartColumns[]): Task[] {
+    const { look, environment, level } = asked;
+    const { kind, parts, groupsOf, lookAt } = this.source;
+    return kind.demands.flatMap((demand) => {
+      const own = byPart.find(({ part }) => part.part.name === demand.part);
+      if (!own) return [];
+      const groups = groupsOf(own.part, look, environment);
+      const against = parts.find(({ part }) => part.name === demand.against);
+      return own.columns.map((column) =>
+        this.taskOf(asked, `${demand.name} ${column.name}`, () =>
+          taskOf(this.viewsOf(environment, subjectsOf(groups), [column]), (pages) =>
+            checkDemand({
+              demand,
+              part: own.part,
+              column,
+              groups,
+              against,
+              level,
+              see: (subject, state) => lookAt(pages, environment, subject, state),
+            }),
+          ),
+        ),
+      );
+    });
+  }
+
+  /** Demands that every kind makes, of one part: those at levels A and AA, or what is asked beyond. */
+  private moreTasks(
+    which: 'required' | 'further',
+    { part, columns: all }: PartColumns,
+    isFirst: boolean,
+    asked: Asked,
+  ): Task[] {
+    const { look, environment } = asked;
+    const { element: root, groupsOf, lookAt, openedByFocus } = this.source;
+    const groups = groupsOf(part, look, environment);
+    const subjects = subjectsOf(groups);
+    const reduced = { ...environment, reducedMotion: true };
+    return all.flatMap((column) => {
+      const task = (
+        name: string,
+        demands: (given: MoreInput) => NamedCheck[],
+        columns: readonly StateColumn[],
+        withFocus = false,
+      ): Task => {
+        const input = (pages: StagedPages, subject: Subject): MoreInput => ({
+          part,
+          subject,
+          column,
+          columns,
+          root,
+          isFirst,
+          see: (state: StateColumn) => lookAt(pages, environment, subject, state),
+          seeReduced: (state: StateColumn) => lookAt(pages, reduced, subject, state),
+          seeFocused: openedByFocus(pages, environment, subject),
+        });
+        const names = columns.map(({ name }) => name).join('+');
+        return this.taskOf(asked, `${name} ${part.part.name} ${column.name} of ${names}`, () =>
+          taskOf(this.viewsOf(environment, subjects, columns, withFocus), (pages) =>
+            ofGroups(
+              part,
+              column,
+              groups.map((group) => ({ group, checks: demands(input(pages, group.subject)) })),
+            ),
+          ),
+        );
+      };
+      const moved = movedFrom(column, all);
+      const isAtRest = column.name === 'default';
+      if (which === 'required') return hasRequired(column) ? [task('required', requiredDemands, moved, isAtRest)] : [];
+      return [
+        task('further', furtherDemands, moved, isAtRest),
+        task('distinct', distinctDemand, comparedWith(column, all)),
+      ];
+    });
+  }
+
+  private siblingTasks({ look, environment, place }: Asked, byPart: readonly PartColumns[]): Task[] {
+    const { kind, subjectFor, lookAt } = this.source;
+    const pair = kind.siblings?.map((name) => byPart.find(({ part }) => part.part.name === name));
+    const [a, b] = pair ?? [];
+    if (!a || !b) return [];
+    const rest = columnNamed('default')!;
+    const [first, second] = [subjectFor(a.part, look, place), subjectFor(b.part, look, place)];
+    return [
+      taskOf(this.viewsOf(environment, [first, second], [rest]), (pages) => {
+        const check = siblingsApart(lookAt(pages, environment, first, rest), lookAt(pages, environment, second, rest));
+        if (!check) return [];
+        return [
+          {
+            ...check,
+            part: b.part.part.name,
+            column: 'default',
+            demand: `${b.part.part.name}-sibling`,
+            label: `${b.part.part.label} beside ${a.part.part.label.toLowerCase()}`,
+            measuredElements: 1,
+            worstText: '',
+          },
+        ];
+      }),
+    ];
+  }
+}
+
+const subjectsOf = (groups: readonly SubjectGroup[]): Subject[] => groups.map(({ subject }) => subject);
+
+const taskOf = (views: ViewSet, run: Task['run']): Task => ({ views, run, kept: new Map() });
+
+function answerOf({ views, run, kept }: Task, styled: LookedPage): Answer {
+  const said = styled.saidIn(views);
+  let answer = kept.get(said);
+  if (!answer) {
+    kept.set(said, (answer = new Answer(run(styled.pages))));
+    forgetOldest(kept, MAX_VERSIONS);
+  }
+  return answer;
+}
+
+/** Of several elements the worst speaks, demand by demand. */
+function ofGroups(
+  { part }: FoundPart,
+  column: StateColumn,
+  found: readonly { readonly group: SubjectGroup; readonly checks: readonly NamedCheck[] }[],
+): ColumnCheck[] {
+  const all = found.flatMap(({ group, checks }) => checks.map((item) => ({ ...item, group })));
+  return [...new Set(all.map(({ demand }) => demand))].map((demand): ColumnCheck => {
+    const own = all.filter((item) => item.demand === demand);
+    const worst = worstOf(own.map(({ check }) => check))!;
+    const at = own.find(({ check }) => check === worst)!;
+    return {
+      ...worst,
+      part: part.name,
+      column: column.name,
+      demand: `${part.name}-${demand}`,
+      label: at.label,
+      ...(at.approach ? { approach: at.approach } : {}),
+      measuredElements: own.reduce((sum, { group }) => sum + group.members.length, 0),
+      worstText: readableText(at.group.subject.element).slice(0, 60),
+    };
+  });
+}

@@ -1,0 +1,81 @@
+import { siteSelectors } from '../component/find.js';
+import { kindNamed } from '../component/kinds/index.js';
+import type { Kind } from '../component/kind.js';
+import { findParts, type FoundPart } from '../component/parts.js';
+import { once } from '../memo/once.js';
+import { locate, type Located, type Locator } from '../css/selector/locator.js';
+import type { ElementNode } from '../tree/tree.js';
+import { ComponentMissingError, UnknownKindError } from './errors.js';
+import { forgetOldest } from '../memo/kept-answers.js';
+import type { PageSession } from './page-session.js';
+
+/** Which component: its kind, how it is found, and the selectors that the owner gave for its parts. */
+export interface ComponentPlace {
+  readonly kind: string;
+  readonly locator: Locator;
+  readonly parts?: Readonly<Record<string, string>> | undefined;
+}
+
+/** A component where it stands on a page, whatever looks are worn there. */
+export interface PlacedComponent {
+  readonly kind: Kind;
+  readonly located: Located;
+  /** The first of its elements. */
+  readonly element: ElementNode;
+  readonly selector: string;
+  /** Outermost first. */
+  readonly parts: readonly FoundPart[];
+}
+
+/** Components of one page that are kept. */
+const MAX_PLACED = 400;
+
+const placedOn = once((_page: PageSession) => new Map<string, PlacedComponent>());
+
+/** The same text for the same component. */
+export const placeKey = ({ kind, locator, parts }: ComponentPlace): string =>
+  JSON.stringify([kind, locator, parts && Object.keys(parts).length ? parts : undefined]);
+
+/**
+ * Finds a component on a page; the same object as long as the page is.
+ *
+ * @throws UnknownKindError for a kind that is not known
+ * @throws ComponentMissingError when the locator finds nothing on the page
+ */
+export function placeOn(page: PageSession, place: ComponentPlace): PlacedComponent {
+  const known = placedOn(page);
+  const key = placeKey(place);
+  let placed = known.get(key);
+  if (!placed) {
+    known.set(key, (placed = placeAfresh(page, place)));
+    forgetOldest(known, MAX_PLACED);
+  }
+  return placed;
+}
+
+function placeAfresh(page: PageSession, { kind: kindName, locator, parts }: ComponentPlace): PlacedComponent {
+  const kind = kindNamed(kindName);
+  if (!kind) throw new UnknownKindError(`No kind is called "${kindName}".`);
+  const located = locate(page.tree, locator);
+  if (!located.element) {
+    throw new ComponentMissingError(
+      located.outcome === 'gone'
+        ? `Nothing on this page matches "${locator.selector}" any more.`
+        : `Several elements on this page could be "${locator.selector}", and none is clearly the one.`,
+    );
+  }
+  const { element } = located;
+  const selector = located.outcome === 'matched' ? locator.selector : freshSelector(page, element, locator.selector);
+  const styles = page.stylesFor();
+  return {
+    kind,
+    located,
+    element,
+    selector,
+    parts: findParts(page.tree, kind, selector, parts, (own) => siteSelectors(own, styles)),
+  };
+}
+
+/** After a move the old selector may reach nothing, so the found component's own is taken. */
+const freshSelector = (page: PageSession, element: ElementNode, old: string): string =>
+  page.components().find((item) => item.elements.includes(element.order))?.selector ?? old;

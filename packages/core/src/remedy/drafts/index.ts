@@ -1,0 +1,20 @@
+import type { Approach } from '../../ledger/ledger-check.js';
+import type { Drafter } from '../drafting.js';
+import { draftEdge } from './edge.js';
+import { draftGround } from './ground.js';
+import { draftIcon } from './icon.js';
+import { draftRing } from './ring.js';
+import { draftSize } from './size.js';
+import { draftText } from './text.js';
+import { draftTiming } from './timing.js';
+import { draftUnderline } from './underline.js';
+
+/** What drafts changes for the checks of demands that name an approach. */
+export const DRAFTERS: Readonly<Record<Approach, readonly Drafter[]>> = {
+  text: [draftText, draftGround, draftSize],
+  icon: [draftIcon],
+  edge: [draftEdge],
+  ring: [draftRing],
+  underline: [draftUnderline],
+  timing: [draftTiming],
+};

@@ -1,0 +1,72 @@
+import { colourBehind } from '../../check/edge.js';
+import { around as aroundOf } from '../../check/focus.js';
+import { hiddenBy } from '../../check/hidden.js';
+import { contrastRatio } from '../../colour/contrast.js';
+import { nearestOf, nearestPassing } from '../../colour/nearest.js';
+import { toHex } from '../../colour/print.js';
+import { BLACK, WHITE, type Rgba } from '../../colour/rgba.js';
+import type { Setting } from '../../look/model.js';
+import type { StateColumn } from '../../component/state-column.js';
+import type { LedgerCheck } from '../../ledger/ledger-check.js';
+import type { Draft, Drafting } from '../drafting.js';
+
+/** Of a focus ring, in CSS pixels: how thick it is, and how far off. */
+const RING = 2;
+const RING_GAP = 2;
+
+/** An outline that stands out from the page and from the control. */
+export function draftRing(drafting: Drafting, check: LedgerCheck, column: StateColumn): Draft[] {
+  // Two pixels off the control, what is around it is all that the ring stands on: of every element, at every width.
+  const { place, added } = drafting.request;
+  const all = drafting.request.viewports.flatMap(({ environment }) =>
+    drafting.session.allSeenUnder(drafting.look, check.part, check.column, {
+      environment,
+      ...(place ? { place } : {}),
+      ...(added ? { added } : {}),
+    }),
+  );
+  const { style } = drafting.seen(check.part, check.column);
+  const grounds = distinctColours(
+    all
+      .filter(({ view, element }) => hiddenBy(view, element) === undefined)
+      .flatMap(({ looking, element }) => {
+        const found = aroundOf(looking, element, RING_GAP + RING + 1);
+        const behind = typeof found === 'string' ? colourBehind(looking, element.parent) : found;
+        return typeof behind === 'string' ? [] : Array.isArray(behind) ? (behind as Rgba[]) : [behind as Rgba];
+      }),
+  );
+  if (!grounds.length) return [];
+  const passes = (colour: Rgba) => grounds.every((ground) => contrastRatio(colour, ground) >= 3);
+  const from = style.colour('color');
+  const set = (property: string, value: string) => drafting.settingOf(check.part, column, property, value);
+  const outline = (css: string, gap: number): Setting[] => [
+    set('outline-style', 'solid'),
+    set('outline-width', `${RING}px`),
+    set('outline-color', css),
+    set('outline-offset', `${gap}px`),
+  ];
+  const around = drafting.labelOf(check.part).toLowerCase();
+  const single = nearestOf(from, [...drafting.palette, from, BLACK, WHITE], passes) ?? nearestPassing(from, passes);
+  const drafts: Draft[] = single
+    ? [
+        {
+          kind: 'ring',
+          words: `Ring of ${RING} px in ${single.css} around the ${around}`,
+          settings: outline(single.css, RING_GAP),
+          distance: 0,
+        },
+      ]
+    : [];
+  // Over grounds that no one colour stands out from, one of two always does (technique C40).
+  drafts.push({
+    kind: 'ring',
+    words: `Double ring of white and black around the ${around}, seen on any ground`,
+    settings: [...outline('#ffffff', 0), set('box-shadow', `0 0 0 ${2 * RING}px #000000`)],
+    distance: 6,
+  });
+  return drafts;
+}
+
+const distinctColours = (colours: readonly Rgba[]): Rgba[] => [
+  ...new Map(colours.map((colour) => [toHex(colour), colour])).values(),
+];
