@@ -20,6 +20,9 @@ export const toaster = {
   },
 };
 
+/** Says what went wrong, in the words that the error has for the person. */
+export const tellProblem = (problem: Error): void => toaster.create({ title: problem.message });
+
 /** @param load called when there is something to show and nobody who shows it */
 export function listenForToasts(load: () => void): void {
   onFirst = load;

@@ -11,7 +11,7 @@ import { Hint } from '../shell/Hint';
 import { showHintsAgain, useAnyHintRead } from '../shell/hints';
 import { Notice } from '../shell/Notice';
 import { surveyPath } from '../shell/paths';
-import { toaster } from '../shell/toasts';
+import { tellProblem, toaster } from '../shell/toasts';
 import { useDocumentTitle } from '../shell/useDocumentTitle';
 import { Tally } from '../shell/Wedge';
 import { BringPage } from './BringPage';
@@ -133,7 +133,7 @@ function SiteSection({ site, onBring }: { site: Site; onBring: () => void }) {
           title: `${site.name} was removed`,
           action: { label: 'Undo', onClick: () => removal.restore.mutate(site.id) },
         }),
-      onError: (error) => toaster.create({ title: error.message }),
+      onError: tellProblem,
     });
   return (
     <Box as="section" aria-label={site.name}>

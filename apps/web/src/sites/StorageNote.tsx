@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { storageQuery, usePurge } from '../api/queries';
 import { DialogClose } from '../shell/DialogClose';
-import { toaster } from '../shell/toasts';
+import { tellProblem, toaster } from '../shell/toasts';
 import { Button } from '../theme/Button';
 
 const Meter = chakra('progress', {
@@ -38,7 +38,7 @@ export function StorageNote() {
         setAsking(false);
         toaster.create({ title: `${size(Math.max(0, used - now.used))} freed` });
       },
-      onError: (error) => toaster.create({ title: error.message }),
+      onError: tellProblem,
     });
   return (
     <Flex gap="12px" alignItems="center" flexWrap="wrap" color="ink2" fontSize="13px" data-testid="storage">

@@ -59,13 +59,15 @@ export function StyleScreen() {
   return (
     <StyleBench
       key={trial.id}
-      site={site.data}
-      page={page.data}
-      versionId={opened.data.versionId}
-      component={component.data}
+      styled={{
+        site: site.data,
+        page: page.data,
+        versionId: opened.data.versionId,
+        component: component.data,
+        kept: kept.data,
+      }}
       trial={trial}
       shelf={shelf.shelf}
-      kept={kept.data}
     />
   );
 }

@@ -2,21 +2,20 @@ import { Flex } from '@chakra-ui/react';
 import type { PageChangeRecord } from '@retoque/contract';
 import { usePageChanges } from '../api/queries';
 import { Notice } from '../shell/Notice';
-import { toaster } from '../shell/toasts';
+import { tellProblem, toaster } from '../shell/toasts';
 import { Button } from '../theme/Button';
 
 /** Changes that cannot be put into the page, each with its reason and a way to be rid of it. */
 export function SetAside({ pageId, changes }: { pageId: string; changes: readonly PageChangeRecord[] }) {
   const { remove, restore } = usePageChanges(pageId);
-  const tell = (error: Error) => toaster.create({ title: error.message });
   const takeOff = ({ id, name }: PageChangeRecord) =>
     remove.mutate(id, {
       onSuccess: () =>
         toaster.create({
           title: `“${name}” is taken off`,
-          action: { label: 'Undo', onClick: () => restore.mutate(id, { onError: tell }) },
+          action: { label: 'Undo', onClick: () => restore.mutate(id, { onError: tellProblem }) },
         }),
-      onError: tell,
+      onError: tellProblem,
     });
   return changes.map((change) =>
     change.applied ? null : (

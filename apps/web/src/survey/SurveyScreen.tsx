@@ -14,7 +14,7 @@ import { Hint } from '../shell/Hint';
 import { Notice } from '../shell/Notice';
 import { handoverPath, stylePath, surveyPath } from '../shell/paths';
 import { Segments } from '../shell/Segments';
-import { toaster } from '../shell/toasts';
+import { tellProblem, toaster } from '../shell/toasts';
 import { useDocumentTitle } from '../shell/useDocumentTitle';
 import { useStage } from '../shell/useStage';
 import { VIEWPORT_CHOICES } from '../shell/viewports';
@@ -67,7 +67,7 @@ export function SurveyScreen() {
         { pageId, kind, name, locator: structuredClone(locator) as never },
         {
           onSuccess: (stored) => void navigate(stylePath(siteId, pageId, stored.id)),
-          onError: (error) => toaster.create({ title: error.message }),
+          onError: tellProblem,
         },
       );
     },
@@ -106,7 +106,7 @@ export function SurveyScreen() {
                         ? 'The page has changed; this is the new version'
                         : 'Nothing has changed on the page',
                   }),
-                onError: (problem) => toaster.create({ title: problem.message }),
+                onError: tellProblem,
               });
             }}
           >

@@ -1,23 +1,7 @@
 import { Flex } from '@chakra-ui/react';
 import type { Component } from '@retoque/contract';
 import type { StateSheet } from '@retoque/core';
-import type { CellAddress } from '../look/cells';
-import type { ShownRow } from '../grid/selection';
 import type { SiteComponent } from '../site/useSiteComponents';
-
-/** The cell itself where it is shown, or else the nearest that is: its part's first row, its row's first column. */
-export function nearest(
-  cell: CellAddress,
-  shown: readonly ShownRow[],
-  columns: readonly string[],
-): CellAddress | undefined {
-  const row =
-    shown.find((item) => item.part === cell.part && item.row === cell.row) ??
-    shown.find((item) => item.part === cell.part) ??
-    shown[0];
-  const column = columns.includes(cell.column) ? cell.column : columns[0];
-  return row && column !== undefined ? { ...row, column } : undefined;
-}
 
 export interface Counts {
   readonly short: number;

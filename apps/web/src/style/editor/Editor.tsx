@@ -1,22 +1,12 @@
-import {
-  partNamed,
-  type Cell,
-  type CheckRef,
-  type Kind,
-  type Look,
-  type Row,
-  type Setting,
-  type StateSheet,
-  type ViewportName,
-  lookup,
-} from '@retoque/core';
+import { partNamed, type Cell, type CheckRef, type Row, type StateSheet, lookup } from '@retoque/core';
 import { lazy, Suspense, useMemo, useRef, useState, type ReactNode, type RefObject } from 'react';
-import type { ComponentRef, LedgerQuery, SheetQuery, SiteColour } from '../../engine/protocol';
+import type { LedgerQuery, SiteColour } from '../../engine/protocol';
 import { useSteady } from '../../shell/useSteady';
 import { Button } from '../../theme/Button';
 import { columnLabel, followWords, type CellAddress } from '../look/cells';
 import { ColourEditor } from './ColourEditor';
 import { EDITORS } from './values';
+import { useHand } from './hand';
 import { Measure } from './Measure';
 import { Reasons } from './Reasons';
 import { reader } from '../grid/reading';
@@ -24,66 +14,53 @@ import { SiteSourceNote } from './SiteSourceNote';
 import { TakeAlong } from './TakeAlong';
 import { TypedValue } from './TypedValue';
 
+/** What the site uses, to choose from. */
+export interface SiteValues {
+  readonly colours: readonly SiteColour[];
+  readonly families: readonly string[];
+}
+
+/** What an edit does to the selected cells. */
+interface Edits {
+  readonly setSelected: (values: Readonly<Record<string, string>>, gesture: string) => void;
+  readonly clear: () => void;
+  readonly mute: () => void;
+  readonly takeAlong: (parts: readonly string[]) => void;
+}
+
 /** The editor of the chosen cell: its value, what it is measured at, and where the site has it from. */
 export function Editor({
-  kind,
-  component,
   sheet,
-  lookNow,
-  query,
-  viewport,
   address,
   row,
   cell,
   selectedCount,
-  colours,
-  families,
-  words,
+  site,
   field,
   partNote,
-  look,
-  measured,
-  onTry,
-  onApply,
-  onChange,
-  onClear,
-  onMute,
-  onTake,
+  edits,
   onLeave,
 }: {
-  kind: Kind;
-  component: ComponentRef;
   sheet: StateSheet;
-  /** The look in hand; asked for when it is needed, so that an edit draws the editor once. */
-  lookNow: () => Look;
-  query: SheetQuery;
-  viewport: ViewportName;
   address: CellAddress;
   row: Row;
   cell: Cell;
+  /** How many cells are selected with it. */
   selectedCount: number;
-  colours: readonly SiteColour[];
-  /** Font families of the site. */
-  families: readonly string[];
-  /** Some of the component's own text, to show fonts with. */
-  words: string;
+  site: SiteValues;
   field: RefObject<HTMLInputElement | null>;
   partNote: ReactNode;
-  look: Look;
-  /** Changes with what was measured of the page. */
-  measured: number;
-  onTry: (settings: readonly Setting[] | undefined) => void;
-  onApply: (settings: readonly Setting[], name: string) => void;
-  onChange: (values: Readonly<Record<string, string>>, gesture: string) => void;
-  onClear: () => void;
-  onMute: () => void;
-  onTake: (parts: readonly string[]) => void;
+  edits: Edits;
   onLeave: () => void;
 }) {
+  const { kind, component, lookNow, query, viewport } = useHand();
+  const { colours, families } = site;
   const gesture = useRef(0);
   const Own = EDITORS[row.editor];
   const checks = sheet.checks.filter((check) => check.part === address.part && check.column === address.column);
   const part = partNamed(kind, address.part)?.label ?? address.part;
+  // Some of the component's own text, to show fonts with.
+  const words = sheet.checks.find((check) => check.part === address.part && check.worstText)?.worstText ?? '';
   const key = `${address.part}/${address.row}/${address.column}`;
   const hexes = useMemo(() => colours.map(({ hex }) => hex), [colours]);
   // What was set since the sheet was worked out; edits that follow fast build upon one another.
@@ -91,7 +68,7 @@ export function Editor({
   const fresh = ahead?.sheet === sheet ? ahead.values : NOTHING;
   const change = (values: Readonly<Record<string, string>>) => {
     setAhead({ sheet, values: { ...fresh, ...values } });
-    onChange(values, `${key}/typed${gesture.current}`);
+    edits.setSelected(values, `${key}/typed${gesture.current}`);
   };
   const settle = useSteady(() => {
     gesture.current++;
@@ -113,10 +90,10 @@ export function Editor({
         </h2>
         {cell.own !== undefined ? (
           <>
-            <Button variant="quiet" size="s" title="See it without this value (M)" onClick={onMute}>
+            <Button variant="quiet" size="s" title="See it without this value (M)" onClick={edits.mute}>
               {cell.muted ? 'Switch on' : 'Switch off'}
             </Button>
-            <Button variant="quiet" size="s" title="Back to what it follows (Delete)" onClick={onClear}>
+            <Button variant="quiet" size="s" title="Back to what it follows (Delete)" onClick={edits.clear}>
               Clear
             </Button>
           </>
@@ -137,7 +114,7 @@ export function Editor({
           cell={cell}
           colours={colours}
           field={field}
-          onChange={onChange}
+          onChange={edits.setSelected}
           onLeave={onLeave}
         />
       ) : (
@@ -174,7 +151,13 @@ export function Editor({
         </>
       )}
       {row.key === 'text' && cell.own !== undefined && !cell.muted ? (
-        <TakeAlong component={component} viewport={viewport} cell={address} parts={sheet.parts} onTake={onTake} />
+        <TakeAlong
+          component={component}
+          viewport={viewport}
+          cell={address}
+          parts={sheet.parts}
+          onTake={edits.takeAlong}
+        />
       ) : null}
       {sheet.notes.length ? (
         <div className="section quiet" data-testid="sheet-notes">
@@ -186,19 +169,7 @@ export function Editor({
       {checks.map((check) => (
         <div key={check.demand} className="section">
           <Measure check={check} />
-          {check.verdict === 'short' ? (
-            <Helped
-              key={`${key} ${check.demand}`}
-              component={component}
-              look={look}
-              query={query}
-              measured={measured}
-              check={check}
-              at={viewport}
-              onTry={onTry}
-              onApply={onApply}
-            />
-          ) : null}
+          {check.verdict === 'short' ? <Helped key={`${key} ${check.demand}`} check={check} /> : null}
         </div>
       ))}
       <div className="section">
@@ -215,24 +186,11 @@ export function Editor({
 const NOTHING: Readonly<Record<string, string>> = lookup({});
 
 /** Ways out of a check, looked for when they are asked for, since that tries the whole component many times over. */
-function Helped({
-  query,
-  measured,
-  ...rest
-}: {
-  component: ComponentRef;
-  look: Look;
-  query: SheetQuery;
-  measured: number;
-  check: CheckRef;
-  at: ViewportName;
-  onTry: (settings: readonly Setting[] | undefined) => void;
-  onApply: (settings: readonly Setting[], name: string) => void;
-}) {
+function Helped({ check: { part, column, demand } }: { check: CheckRef }) {
+  const { component, look, query, measured, viewport, onTry, onApply } = useHand();
   const [isOpen, setOpen] = useState(false);
   const { place, added } = query;
   const ledgerQuery = useMemo((): LedgerQuery => ({ place, added, measured }), [place, added, measured]);
-  const { part, column, demand } = rest.check;
   const check = useMemo((): CheckRef => ({ part, column, demand }), [part, column, demand]);
   return (
     <div className="helped">
@@ -241,7 +199,15 @@ function Helped({
       </Button>
       {isOpen ? (
         <Suspense fallback={<p className="small">Looking for ways out…</p>}>
-          <WaysOut {...rest} query={ledgerQuery} check={check} />
+          <WaysOut
+            component={component}
+            look={look}
+            query={ledgerQuery}
+            check={check}
+            at={viewport}
+            onTry={onTry}
+            onApply={onApply}
+          />
         </Suspense>
       ) : null}
     </div>

@@ -60,3 +60,5 @@ export function useAutosave(
 
   return { state, retry: () => void saver.send(), rebase: saver.rebase.bind(saver) };
 }
+
+export type Saving = ReturnType<typeof useAutosave>;

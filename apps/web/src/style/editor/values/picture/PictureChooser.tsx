@@ -3,7 +3,7 @@ import { assetSource, useSiteAssetChanges } from '../../../../assets/queries';
 import { DropField } from '../../../../assets/DropField';
 import { useUpload } from '../../../../assets/useUpload';
 import { weightWords } from '../../../../assets/words';
-import { toaster } from '../../../../shell/toasts';
+import { tellProblem, toaster } from '../../../../shell/toasts';
 import { useCellSite } from '../../site-context';
 import { pictureText } from './PictureLayer';
 import { usePictures, type KnownPicture } from './usePictures';
@@ -30,7 +30,7 @@ export function PictureChooser({
           title: `“${name}” is removed`,
           action: { label: 'Undo', onClick: () => restore.mutate(assetId) },
         }),
-      onError: (error) => toaster.create({ title: error.message }),
+      onError: tellProblem,
     });
   };
   const groups = [

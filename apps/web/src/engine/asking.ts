@@ -1,0 +1,31 @@
+import { DESKTOP, VIEWPORTS, type EditingPlace, type Environment, type ViewportName } from '@retoque/core';
+import type { LedgerQuery, SheetQuery } from './protocol';
+
+/** The surroundings in which something is asked for at a width. */
+export const environmentOf = (viewport: ViewportName, place: EditingPlace = {}): Environment => ({
+  ...DESKTOP,
+  ...VIEWPORTS[viewport],
+  scheme: place.scheme ?? 'light',
+});
+
+export const ledgerRequest = ({ place, added }: LedgerQuery) => ({
+  viewports: (Object.keys(VIEWPORTS) as ViewportName[]).map((name) => ({
+    name,
+    environment: environmentOf(name, place),
+  })),
+  place,
+  added,
+});
+
+export const requestOf = ({ viewport, place, unfolded, whole, added, also }: SheetQuery) => ({
+  environment: environmentOf(viewport, place),
+  place,
+  unfolded,
+  whole,
+  added,
+  also,
+});
+
+export const now = () => performance.now();
+/** Lets whatever was asked for in the meantime have its turn. */
+export const nextTurn = () => new Promise<void>((resolve) => setTimeout(resolve));

@@ -1,0 +1,53 @@
+import { EMPTY_LOOK } from '@retoque/core';
+import { environmentOf } from '../asking';
+import type { Engine } from '../protocol';
+import type { SiteFiles } from '../site-files';
+import { opened, sessionOf } from '../sites';
+
+/** Pages as frames show them. */
+export function framesOf(
+  files: SiteFiles,
+): Pick<Engine, 'liveFrame' | 'liveCss' | 'atWidth' | 'openable' | 'partsByOrder' | 'stillFrame'> {
+  return {
+    async liveFrame(versionId, touch = false) {
+      const { page, session } = opened(versionId);
+      return session.frame({ still: false, touch, ...files.assetsOf(page) });
+    },
+
+    async liveCss(ref, look) {
+      const session = sessionOf(ref);
+      return `${files.fontCss}\n${files.localCss(`${session.wider}\n${session.css(look)}`, opened(ref.versionId).page)}`;
+    },
+
+    async atWidth(ref, look, viewport, place) {
+      const session = sessionOf(ref);
+      const request = { environment: environmentOf(viewport, place), place, unfolded: [] };
+      return {
+        frames: files.framesOf(session.frameRules(look, request), opened(ref.versionId).page),
+        checks: session.sheet(look, request).checks,
+      };
+    },
+
+    async openable(ref, viewport) {
+      return sessionOf(ref).openable(environmentOf(viewport));
+    },
+
+    async partsByOrder(ref) {
+      return sessionOf(ref).partsByOrder();
+    },
+
+    async stillFrame(ref, part, column, viewport, exceptions, place, view) {
+      const { page, session } = opened(ref.versionId);
+      const environment = environmentOf(viewport, place);
+      const look = { ...EMPTY_LOOK, exceptions };
+      const seen = sessionOf(ref).seenIn(part, column, { look, environment, place, open: view?.open });
+      const html = session.frame({
+        still: true,
+        tree: seen.stage.tree,
+        forced: seen.view.forced,
+        ...files.assetsOf(page, view?.pictures),
+      });
+      return { html, order: seen.element.order, forced: seen.view.forced.union };
+    },
+  };
+}

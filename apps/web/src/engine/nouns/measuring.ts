@@ -1,0 +1,48 @@
+import type { PageGeometry } from '@retoque/contract';
+import { geometryOf, layoutKey, storeGeometry, VIEWPORTS, type Look, type ViewportName } from '@retoque/core';
+import { environmentOf } from '../asking';
+import type { ComponentRef, Engine, ToMeasure } from '../protocol';
+import type { SiteFiles } from '../site-files';
+import { dressed, opened, sessionOf } from '../sites';
+
+const layoutPlace = (versionId: string, viewport: ViewportName, key: string) => `${versionId} ${viewport} ${key}`;
+
+/** What may have moved boxes of a page: the look in hand, and those that lie under it. */
+const layoutOf = ({ versionId, kind, locator, parts }: ComponentRef, look: Look): string =>
+  [layoutKey(look), dressed(versionId).layoutUnder({ kind, locator, parts })].filter(Boolean).join('\n');
+
+/** What has to be laid out in a frame, and what was measured there. */
+export function measuringOf(files: SiteFiles): Pick<Engine, 'toMeasure' | 'measured'> {
+  /** Look that the geometry of a page was measured under, by page, viewport and what was opened. */
+  const layouts = new Map<string, string>();
+  return {
+    async toMeasure(ref, look, viewport) {
+      const { page, session } = opened(ref.versionId);
+      const component = sessionOf(ref);
+      const environment = environmentOf(viewport);
+      const layout = layoutOf(ref, look);
+      const own = layout ? files.framesOf(component.frameRules(look, { environment }), page) : [];
+      return component.openings(look, environment).flatMap(({ key, seen }): ToMeasure[] => {
+        const isKnown = session.measures.hasGeometry(environment, key);
+        if (isKnown && (layouts.get(layoutPlace(ref.versionId, viewport, key)) ?? '') === layout) return [];
+        const html = session.frame({
+          still: true,
+          tree: seen.stage.tree,
+          forced: seen.view.forced,
+          ...files.assetsOf(page),
+        });
+        return [{ opened: key, html, forced: seen.view.forced.union, look: own }];
+      });
+    },
+
+    async measured(ref, look, viewport, key, elements) {
+      const { session } = opened(ref.versionId);
+      const geometry = geometryOf(VIEWPORTS[viewport], elements);
+      const layout = layoutOf(ref, look);
+      session.measures.setGeometry(geometry, key);
+      layouts.set(layoutPlace(ref.versionId, viewport, key), layout);
+      if (layout) return undefined;
+      return { ...storeGeometry(geometry, session.tree), ...(key ? { opened: key } : {}) } as PageGeometry;
+    },
+  };
+}

@@ -1,0 +1,91 @@
+import { isImposter, sameRow, pathSelector, siteSelectors, finishInTurns, type SheetRow } from '@retoque/core';
+import { environmentOf, requestOf, now, nextTurn } from '../asking';
+import type { Engine, FramesListener } from '../protocol';
+import type { SiteFiles } from '../site-files';
+import { opened, sessionOf } from '../sites';
+
+/** One component: its state sheet, and what there is to know about its cells and parts. */
+export function sheetOf(
+  files: SiteFiles,
+): Pick<
+  Engine,
+  | 'component'
+  | 'onFrames'
+  | 'sheet'
+  | 'tryColours'
+  | 'explain'
+  | 'checkRule'
+  | 'colourChildren'
+  | 'members'
+  | 'selectorOf'
+> {
+  let framesListener: FramesListener | undefined;
+  /** The sheet that was sent last; the next is told by what differs. */
+  let lastSent: { editNumber: number; rows: readonly SheetRow[] } | undefined;
+  return {
+    async component(ref) {
+      const session = sessionOf(ref);
+      return {
+        selector: session.selector,
+        outcome: session.located.outcome as 'matched' | 'moved',
+        order: session.element.order,
+        reach: session.located.elements.length,
+        isImposter: session.kind.name === 'button' && isImposter(session.element),
+      };
+    },
+
+    async onFrames(listener) {
+      framesListener = listener;
+    },
+
+    async sheet(ref, look, query, editNumber, held) {
+      const session = sessionOf(ref);
+      const request = requestOf(query);
+      // Frames are laid out while the sheet is worked out.
+      framesListener?.(editNumber, files.framesOf(session.frameRules(look, request), opened(ref.versionId).page));
+      const { rows, ...sheet } = session.sheet(look, request);
+      const before = lastSent?.editNumber === held ? lastSent?.rows : undefined;
+      lastSent = { editNumber, rows };
+      if (!before) return { editNumber, sheet, rows };
+      const places = new Map(before.map((row, i) => [`${row.part} ${row.row.key}`, i]));
+      return {
+        editNumber,
+        sheet,
+        rows: rows.map((row) => {
+          const place = places.get(`${row.part} ${row.row.key}`);
+          return place !== undefined && sameRow(before[place]!, row) ? place : row;
+        }),
+      };
+    },
+
+    async tryColours(ref, look, query, cell, colours) {
+      return sessionOf(ref).tryColours(look, cell, colours, requestOf(query));
+    },
+
+    async explain(ref, viewport, cell) {
+      // What is edited meanwhile has its turn in between.
+      return finishInTurns(sessionOf(ref).explaining(cell, environmentOf(viewport)), nextTurn, now, 20);
+    },
+
+    async checkRule(ref, viewport, cell, selector) {
+      return sessionOf(ref).checkRule(cell, selector, environmentOf(viewport));
+    },
+
+    async colourChildren(ref, viewport, cell) {
+      return sessionOf(ref).colourChildren(cell, environmentOf(viewport));
+    },
+
+    async members(ref, part) {
+      return sessionOf(ref).members(part);
+    },
+
+    async selectorOf(ref, order) {
+      const { session } = opened(ref.versionId);
+      const element = session.tree.elements[order];
+      if (!element) throw new Error('That element is not on the page.');
+      const root = sessionOf(ref).selector;
+      const own = siteSelectors(element, session.stylesFor());
+      return own.find((selector) => selector.startsWith(root)) ?? own[0] ?? pathSelector(element);
+    },
+  };
+}

@@ -1,0 +1,105 @@
+import type { Setting } from '@retoque/core';
+import { lazy, Suspense } from 'react';
+import type { OpenedComponent } from '../../engine/protocol';
+import { useHand } from '../editor/hand';
+import type { GridView } from '../grid/useGridView';
+import type { Command } from './commands';
+import type { useDialogs } from './useDialogs';
+import type { Styled } from './useOpened';
+import type { usePageMarkup } from './usePageMarkup';
+
+const Preview = lazy(() => import('../../preview/Preview'));
+const AddComponent = lazy(() => import('../../anew/AddComponent'));
+const CommandPalette = lazy(() => import('./CommandPalette'));
+const Pointing = lazy(() => import('../grid/Pointing'));
+const AcrossSite = lazy(() => import('../../ledger/AcrossSite'));
+const Shortcuts = lazy(() => import('./Shortcuts'));
+
+const NO_COMMANDS: readonly Command[] = [];
+
+/** Loads what a first key or click is likely to open. */
+export const loadCommands = () => void import('./CommandPalette').catch(() => undefined);
+
+/** What opens over the Style screen. */
+export function BenchDialogs({
+  styled,
+  found,
+  dialogs: { open, listed, close },
+  grid,
+  commands,
+  markup,
+  across,
+  onPoint,
+  onAcross,
+  onUndo,
+  onLeaveAcross,
+}: {
+  styled: Styled;
+  found: OpenedComponent | undefined;
+  dialogs: ReturnType<typeof useDialogs>;
+  grid: GridView;
+  commands: readonly Command[];
+  markup: ReturnType<typeof usePageMarkup>;
+  /** The colour that is looked for in the whole site. */
+  across: string | undefined;
+  onPoint: (order: number) => void;
+  onAcross: (settings: readonly Setting[], name: string) => void;
+  onUndo: () => void;
+  onLeaveAcross: () => void;
+}) {
+  const { component, look, query, viewport, onTry } = useHand();
+  const { part, partColumns, active } = grid;
+  return (
+    <Suspense>
+      {listed ? (
+        <>
+          <CommandPalette
+            commands={open === 'commands' ? commands : NO_COMMANDS}
+            open={open === 'commands'}
+            onClose={close}
+          />
+          <Shortcuts commands={open === 'keys' ? commands : NO_COMMANDS} open={open === 'keys'} onClose={close} />
+        </>
+      ) : null}
+      {open === 'preview' && part ? (
+        <Preview
+          name={styled.component.name}
+          component={component}
+          part={part.name}
+          columns={partColumns}
+          column={active.head.column}
+          place={query.place}
+          look={look}
+          order={part.order}
+          root={found?.order ?? 0}
+          keeping={markup.adding}
+          onKeep={markup.keepWording}
+          onClose={close}
+        />
+      ) : null}
+      {open === 'anew' ? <AddComponent site={styled.site} page={styled.page} onClose={close} /> : null}
+      {across !== undefined ? (
+        <AcrossSite
+          site={styled.site}
+          colour={across}
+          inHand={component}
+          look={look}
+          kept={styled.kept}
+          onTry={onTry}
+          onApply={onAcross}
+          onUndo={onUndo}
+          onClose={onLeaveAcross}
+        />
+      ) : null}
+      {open === 'pointing' ? (
+        <Pointing
+          versionId={styled.versionId}
+          label={part?.label ?? 'part'}
+          viewport={viewport}
+          onPick={onPoint}
+          onClose={close}
+        />
+      ) : null}
+    </Suspense>
+  );
+}

@@ -1,0 +1,40 @@
+import { Hint } from '../../shell/Hint';
+import { Notice } from '../../shell/Notice';
+import type { OpenedComponent } from '../../engine/protocol';
+import { Imposter } from './Imposter';
+import { MadeHere } from './MadeHere';
+import type { usePageMarkup } from './usePageMarkup';
+
+/** What there is to know before anything else: what is wrong, what stands on the page by the owner's own hand, and a hint. */
+export function BenchNotes({
+  problems,
+  found,
+  markup,
+}: {
+  problems: readonly string[];
+  found: OpenedComponent | undefined;
+  markup: ReturnType<typeof usePageMarkup>;
+}) {
+  return (
+    <>
+      {problems.map((message) => (
+        <div key={message} className="note">
+          <Notice tone="short">{message}</Notice>
+        </div>
+      ))}
+      {markup.held ? <MadeHere change={markup.held} busy={markup.removing} onTakeBack={markup.takeBack} /> : null}
+      {found?.isImposter ? <Imposter busy={markup.adding} onMake={(tag) => markup.makeReal(found.order, tag)} /> : null}
+      {found?.outcome === 'moved' ? (
+        <div className="note">
+          <Notice>The page has changed, and this component was found again at {found.selector}.</Notice>
+        </div>
+      ) : null}
+      <div className="note hint">
+        <Hint id="style">
+          The pictures show one part in each state. A red figure falls short of the contrast it needs. Click that
+          picture, then drag <b>Lightness</b> in the editor: where the line under a track is solid, the colour passes.
+        </Hint>
+      </div>
+    </>
+  );
+}
