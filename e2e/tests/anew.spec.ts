@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, test } from '@playwright/test';
+import { expect, test } from './warm';
 import { KINDS } from '@retoque/core';
 import { cell, keepPage, saved } from './support';
 

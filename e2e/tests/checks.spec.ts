@@ -1,4 +1,5 @@
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { expect, test } from './warm';
 import { cell, keepPage, saved } from './support';
 import { HOME, openKind, undoAll } from './sheet-support';
 

@@ -1,4 +1,5 @@
-import { expect, test, type Locator, type Page } from '@playwright/test';
+import type { Locator, Page } from '@playwright/test';
+import { expect, test } from './warm';
 import { printGradient, readGradient } from '@retoque/core';
 import { readFile } from 'node:fs/promises';
 import { BUTTON_CSS, BUTTON_PAGE, cell, openButton, saved } from './support';

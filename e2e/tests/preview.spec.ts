@@ -1,4 +1,5 @@
-import { expect, test, type Locator } from '@playwright/test';
+import type { Locator } from '@playwright/test';
+import { expect, test } from './warm';
 import { HOME, openKind } from './sheet-support';
 import { openButton, setColour } from './support';
 

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './warm';
 import { cell } from './support';
 
 // "Why does my change not show?", asked of the cases that are planted on the demo site.
