@@ -1,7 +1,7 @@
 #!/usr/bin/env node
 // All tests, from a fresh clone: lint, types, unit, API and end to end; or the ones that are named.
 import { readFileSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { availableParallelism, tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { build } from './lib/build.mjs';
 import { changedFiles, nearest } from './lib/changed.mjs';
@@ -148,7 +148,8 @@ const STEPS = {
   types: () => check('Types', bin('tsc'), ['-b', 'tsconfig.check.json']),
   unit: async (extra) => {
     step('Unit tests');
-    await jest('unit', {}, extra);
+    // One for each core, where it would leave one free.
+    await jest('unit', {}, [`--maxWorkers=${availableParallelism()}`, ...extra]);
   },
   api: async (extra) => {
     step('API tests');
