@@ -6,7 +6,7 @@ const floors = {
   'packages/core/src': [
     ...['memo', 'base', 'colour', 'tree', 'css', 'value', 'page', 'picture', 'paint', 'check', 'component', 'look'],
     ...['handover', 'parts', 'incremental', 'ledger', 'sheet', 'what-if', 'session', 'remedy', 'report', 'site'],
-    'testing',
+    ...['testing', 'entries'],
   ],
   'packages/core/src/css': [
     ...['syntax', 'selector', 'conditions', 'values', 'property', 'shorthand', 'sheet', 'cascade', 'explain'],

@@ -144,6 +144,10 @@ const STEPS = {
     await check('Lint', bin('eslint'), ['.', '--max-warnings', '0']);
     await check('Format', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
     await check('Direction of imports', bin('depcruise'), ['packages', 'apps', '--config', '.dependency-cruiser.cjs']);
+    await check('What nobody uses', bin('knip'), ['--no-progress']);
+    for (const name of ['core', 'contract', 'decode']) {
+      await check(`The package ${name}`, bin('publint'), [`packages/${name}`, '--strict']);
+    }
   },
   types: () => check('Types', bin('tsc'), ['-b', 'tsconfig.check.json']),
   unit: async (extra) => {
@@ -185,7 +189,7 @@ try {
   ];
   await ensurePackages(...needs);
   await ensureInstalled();
-  if (wanted.some((name) => ['types', 'e2e', 'api', 'linear'].includes(name))) await build();
+  if (wanted.some((name) => ['lint', 'types', 'e2e', 'api', 'linear'].includes(name))) await build();
   // What reads the sources alone runs beside its like; the rest needs the machine for itself.
   const groups = first ? [wanted] : [['lint', 'types', 'unit'], ['api', 'linear'], ['faults'], ['attack'], ['e2e']];
   for (const group of groups) await Promise.all(group.map((name) => NAMED[name](extra)));

@@ -50,4 +50,3 @@ const subscribe = (listener: () => void) => {
 };
 
 export const useScheme = (): Scheme => useSyncExternalStore(subscribe, () => chosen);
-export const useShownScheme = (): 'light' | 'dark' => useSyncExternalStore(subscribe, shown);

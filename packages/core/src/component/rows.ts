@@ -248,7 +248,6 @@ const BY_KEY: ReadonlyMap<string, Row> = new Map(ROWS.map((row) => [row.key, row
 export const rowNamed = (key: string): Row | undefined => BY_KEY.get(key);
 
 /** Keys of rows that matter first, for parts of a sort. */
-export const TEXT_ROWS = ['text', 'font-size', 'font-weight', 'text-decoration-line'] as const;
 export const BOX_ROWS = ['background', 'background-image', 'border', 'border-radius', 'box-shadow', 'padding'] as const;
 export const TARGET_ROWS = [
   'text',

@@ -6,14 +6,22 @@ export { stepText } from './step-text';
 export { readPasted } from './pasted';
 export { readTyped };
 
-/** A value typed for one row as another row of the selection takes it; undefined where it cannot. */
+/**
+ * A value typed for one row as another row of the selection takes it; undefined where it cannot.
+ *
+ * @public asked for through the module, which is loaded late
+ */
 export function valuesFor(rowKey: string, text: string | undefined): Readonly<Record<string, string>> | undefined {
   const row = rowNamed(rowKey);
   const read = row && text !== undefined ? readTyped(row, text) : undefined;
   return read?.ok ? read.values : undefined;
 }
 
-/** The text of a row with some of its longhands replaced. */
+/**
+ * The text of a row with some of its longhands replaced.
+ *
+ * @public the same
+ */
 export function withFresh(row: Row, text: string, fresh: Readonly<Record<string, string>>): string {
   if (!row.properties.some((property) => fresh[property] !== undefined)) return text;
   const [only] = row.properties;

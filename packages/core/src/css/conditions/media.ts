@@ -1,4 +1,4 @@
-import { generate, type CssNode } from 'css-tree';
+import { type CssNode } from 'css-tree';
 import type { Environment } from './environment.js';
 import { compareBy, evaluateJoined, not, type Truth } from './truth.js';
 import { lookup } from '../../base/lookup.js';
@@ -217,5 +217,3 @@ export function widthsIn(list: MediaQueryList): number[] {
   if (list.node) visit(list.node);
   return found;
 }
-
-export const mediaText = (node: CssNode): string => generate(node);

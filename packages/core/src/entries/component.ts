@@ -1,0 +1,34 @@
+/** Components: their kinds and parts, the looks that restyle them, and one component in all its states. */
+
+export { siteSelectors, type FoundComponent } from '../component/find.js';
+export * from '../component/kind.js';
+export * from '../component/state-column.js';
+export { KINDS, kindNamed } from '../component/kinds/index.js';
+export { ROWS, ROW_GROUPS, rowNamed, type RowAmount, type RowEditor } from '../component/rows.js';
+export { columnFor, columnNamed, setBits, shownBits, STATE_COLUMNS } from '../component/states.js';
+export type { FoundPart } from '../component/parts.js';
+export { findParts } from '../component/parts.js';
+export { DEFAULT_BOUNDS, type ViewportBounds } from '../look/conditions.js';
+export { mergeLooks, type Choice, type Difference, type LookItem, type Merge } from '../look/merge.js';
+export * from '../look/model.js';
+export { resolveNames, withSwatches, type NamedThings, type ResolvedLook } from '../look/resolve-names.js';
+export type { CellRef, TakenAlong } from '../sheet/cell-reasons.js';
+export * from '../session/component-session.js';
+export type { ComponentPlace } from '../parts/placed-component.js';
+export type { SheetRequest } from '../sheet/component-sheet.js';
+export * from '../parts/errors.js';
+export type { PartMember } from '../parts/members.js';
+export { seenPage, type SeenPage } from '../session/seen-page.js';
+export * from '../sheet/state-sheet.js';
+export * from '../incremental/frame-rules.js';
+export * from '../look/editing-place.js';
+export { cellSetting, rowText } from '../sheet/cells.js';
+export {
+  colourAsSaid,
+  isBlock,
+  mendText,
+  readBlock,
+  readCellText,
+  type ReadBlock,
+  type ReadValue,
+} from '../look/read-value.js';
