@@ -57,6 +57,8 @@ export default tseslint.config(
       'regexp/no-super-linear-backtracking': ['error', { report: 'potential' }],
       'regexp/no-super-linear-move': ['error', { report: 'potential' }],
       'no-restricted-syntax': ['error', tablesByName],
+      // One idea a file.
+      'max-lines': ['error', { max: 350, skipBlankLines: true, skipComments: true }],
     },
   },
   {

@@ -1,4 +1,4 @@
-import type { Measurement } from '../paint/measure.js';
+import type { Measurement } from '../paint/measurement.js';
 import type { Verdict } from './check.js';
 
 /**

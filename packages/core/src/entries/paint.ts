@@ -3,7 +3,8 @@
 export * from '../page/geometry.js';
 export type { Box } from '../page/box.js';
 export { paintGradient } from '../paint/gradient/gradient.js';
-export { COVERED, measureScene, type Measurement } from '../paint/measure.js';
+export { measureScene } from '../paint/measure.js';
+export { COVERED, type Measurement } from '../paint/measurement.js';
 export { NO_PICTURES, TOO_COSTLY, type KnownPicture, type PictureSource } from '../paint/pictures.js';
 export { pixelOf, rasters } from '../paint/raster.js';
 export { sceneFor, type Basis, type Looking, type Scene } from '../paint/scene.js';

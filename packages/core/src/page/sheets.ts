@@ -1,6 +1,7 @@
 import { BROWSER_SHEET, QUIRKS_SHEET } from '../css/sheet/browser-sheet.js';
 import type { CascadeSheet } from '../css/cascade/rule-entry.js';
-import { parseMedia, parseSheet } from '../css/sheet/parse-sheet.js';
+import { parseSheet } from '../css/sheet/parse-sheet.js';
+import { parseMedia } from '../css/sheet/preludes.js';
 import { sharedSheet } from '../css/sheet/shared-sheet.js';
 import type { Condition } from '../css/sheet/sheet.js';
 import { textOf, type ElementNode, type PageTree } from '../tree/tree.js';

@@ -7,9 +7,7 @@ import { useMeasuring } from '../../measuring/useMeasuring';
 import { handoverPath, surveyPath } from '../../shell/paths';
 import { toaster } from '../../shell/toasts';
 import { useSteady } from '../../shell/useSteady';
-import { Editor } from '../editor/Editor';
 import { HandContext, type Hand } from '../editor/hand';
-import { CellSiteContext, type CellSite } from '../editor/site-context';
 import { Frames } from '../frames/Frames';
 import { PLAIN_VIEW, WIDTHS } from '../frames/frames-view';
 import { useFrameLook } from '../frames/useFrameLook';
@@ -18,11 +16,11 @@ import { ViewMenu } from '../frames/ViewMenu';
 import { PartNote } from '../grid/PartNote';
 import { loadReader } from '../grid/reading';
 import type { BenchTab } from '../grid/SheetBar';
-import type { GridActions } from '../grid/StateGrid';
+import type { GridActions } from '../grid/grid-actions';
 import { useFirstShown, useGridState } from '../grid/useGridState';
 import { useGridView } from '../grid/useGridView';
 import { requireKind } from '../look/cells';
-import { cellsName, useLookEditor } from '../look/useLookEditor';
+import { useLookEditor } from '../look/useLookEditor';
 import { Conflict } from '../saving/Conflict';
 import type { Shelf } from '../saving/unsaved';
 import { useAutosave } from '../saving/useAutosave';
@@ -32,6 +30,7 @@ import { BenchBar } from './BenchBar';
 import { BenchDialogs, loadCommands } from './BenchDialogs';
 import { BenchNotes } from './BenchNotes';
 import { EditingBar, isBase, placeWords } from './EditingBar';
+import { EditorPane } from './EditorPane';
 import { Exceptions } from './Exceptions';
 import { PreviewButton } from './PreviewButton';
 import { Rail } from './Rail';
@@ -40,6 +39,7 @@ import { Trials } from './Trials';
 import { useBenchKeys } from './useBenchKeys';
 import { useBenchQuery } from './useBenchQuery';
 import { useCellEdits } from './useCellEdits';
+import { useCellSite } from './useCellSite';
 import { useCommands } from './useCommands';
 import { useDialogs } from './useDialogs';
 import { useOpened, type Styled } from './useOpened';
@@ -100,7 +100,7 @@ export function StyleBench({
   if (sheet && sheet.parts !== parts) setParts(sheet.parts);
   useFirstShown(sheet, kind, state);
   const gridView = useGridView(sheet, state);
-  const { active, part, sheetRow, cell } = gridView;
+  const { active, part, cell } = gridView;
   const siteValues = useSiteValues(versionId);
   const rail = useRail(site, page, component, kept, sheet);
 
@@ -118,11 +118,6 @@ export function StyleBench({
   const applyRemedy = useSteady((settings: readonly Setting[], name: string) => {
     editor.apply(settings, name);
     toaster.create({ title: name, action: { label: 'Undo', onClick: undo } });
-  });
-  const setAt = useSteady((width: 'medium' | 'narrow', values: Readonly<Record<string, string>>) => {
-    const upTo = `up to ${site.bounds[width]} pixels`;
-    editor.setAt(width, [{ address: active.head, values }], `${cellsName(kind, [active.head])}, ${upTo}`);
-    toaster.create({ title: `Set ${upTo}.`, action: { label: 'Undo', onClick: undo } });
   });
   const goToCheck = useSteady((partName: string, column: string, width: string) => {
     if (WIDTHS.includes(width as ViewportName)) setViewport(width as ViewportName);
@@ -187,19 +182,13 @@ export function StyleBench({
     loadCommands();
   }, []);
 
+  const cellSite = useCellSite({ site, kind, component: ref, address: active.head, lookNow, editor, undo });
   const hand = useMemo(
     (): Hand => ({
       ...{ kind, component: ref, look, lookNow, query, viewport, measured },
       ...{ onTry: tryOut, onApply: applyRemedy },
     }),
     [kind, ref, look, lookNow, query, viewport, measured, tryOut, applyRemedy],
-  );
-  const cellSite = useMemo(
-    (): CellSite => ({
-      ...{ siteId: site.id, component: ref, lookNow, setAt },
-      ...{ part: active.head.part, column: active.head.column },
-    }),
-    [site.id, ref, active.head.part, active.head.column, lookNow, setAt],
   );
   const problems = [
     save.state.kind === 'refused' ? save.state.message : undefined,
@@ -347,33 +336,16 @@ export function StyleBench({
             />
           ) : null}
         </main>
-        <aside className="editor" aria-label="Editor">
-          <CellSiteContext value={cellSite}>
-            {sheet && sheetRow && cell?.applies ? (
-              <Editor
-                sheet={sheet}
-                address={active.head}
-                row={sheetRow.row}
-                cell={cell}
-                selectedCount={gridView.selected.length}
-                site={siteValues}
-                field={field}
-                partNote={partNote}
-                edits={edits}
-                onLeave={backToGrid}
-              />
-            ) : sheet && part ? (
-              <>
-                <p className="follows">
-                  {gridView.shown.length
-                    ? `${part.label} is never in this state. Choose another cell.`
-                    : 'Unfold a part to style it.'}
-                </p>
-                {partNote}
-              </>
-            ) : null}
-          </CellSiteContext>
-        </aside>
+        <EditorPane
+          sheet={sheet}
+          view={gridView}
+          cellSite={cellSite}
+          site={siteValues}
+          field={field}
+          partNote={partNote}
+          edits={edits}
+          onLeave={backToGrid}
+        />
         {measuring.frame}
         <BenchDialogs
           styled={styled}

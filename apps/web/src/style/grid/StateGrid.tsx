@@ -1,14 +1,5 @@
+import type { StateColumn, StateSheet } from '@retoque/core';
 import {
-  showRatio,
-  type ColumnCheck,
-  type SheetPart,
-  type SheetRow,
-  type StateColumn,
-  type StateSheet,
-} from '@retoque/core';
-import { ChevronRight } from 'lucide-react';
-import {
-  memo,
   useEffect,
   useMemo,
   useRef,
@@ -17,10 +8,10 @@ import {
   type PointerEvent,
   type ReactNode,
 } from 'react';
-import { Tally, Wedge } from '../../shell/Wedge';
-import { CellValue, cellTitle } from './CellValue';
-import type { CellAddress } from '../look/cells';
-import { checkWords } from '../checks/checkWords';
+import { CheckRow } from './CheckRow';
+import type { GridActions } from './grid-actions';
+import { PartRow } from './PartRow';
+import { ValueRow } from './ValueRow';
 import { onPointed, pointAt } from '../frames/pointed';
 import { step, type Range, type Selection, type ShownRow } from './selection';
 
@@ -35,14 +26,6 @@ const columnWidths = (columns: number) =>
   ({
     '--columns': `${NAME_WIDTH}px repeat(${columns}, minmax(${COLUMN_WIDTH}px, 1fr)) ${MORE_WIDTH}px`,
   }) as CSSProperties;
-
-export interface GridActions {
-  readonly select: (selection: Selection) => void;
-  readonly edit: () => void;
-  readonly clear: () => void;
-  readonly togglePart: (part: string) => void;
-  readonly toggleWhole: (part: string) => void;
-}
 
 /**
  * The state sheet: a row for each part and property, a column for each state. Arrow keys move, with Shift they select
@@ -237,170 +220,5 @@ export function StateGrid({
         })}
       </table>
     </div>
-  );
-}
-
-function PartRow({
-  part,
-  isOpen,
-  isCurrent,
-  isWhole,
-  searching,
-  actions,
-}: {
-  part: SheetPart;
-  isOpen: boolean;
-  isCurrent: boolean;
-  isWhole: boolean;
-  searching: boolean;
-  actions: GridActions;
-}) {
-  return (
-    <tr role="row" className="part" data-current={isCurrent ? '' : undefined}>
-      <th role="rowheader" scope="rowgroup">
-        <span className="head">
-          <button
-            type="button"
-            className="fold"
-            aria-expanded={isOpen}
-            onClick={() => actions.togglePart(part.name)}
-            title={`${part.selector}${part.pseudo ? `::${part.pseudo}` : ''}`}
-          >
-            <ChevronRight aria-hidden="true" />
-            {part.label}
-            <span className="count">{part.reach > 1 ? part.reach : ''}</span>
-          </button>
-          {part.short || part.unsure ? (
-            <span className="tally">
-              <Tally short={part.short} unsure={part.unsure} />
-            </span>
-          ) : null}
-          {part.settings ? (
-            <span
-              className="set"
-              title={`${part.settings} ${part.settings === 1 ? 'value is' : 'values are'} set by you`}
-            />
-          ) : null}
-          {isOpen && !searching ? (
-            <button
-              type="button"
-              className="whole"
-              aria-pressed={isWhole}
-              onClick={() => actions.toggleWhole(part.name)}
-            >
-              {isWhole ? 'Only what matters first' : 'All properties'}
-            </button>
-          ) : null}
-        </span>
-      </th>
-    </tr>
-  );
-}
-
-interface ValueRowProps {
-  readonly row: SheetRow;
-  readonly names: readonly string[];
-  /** Columns that are selected in this row; undefined where none is. */
-  readonly rangeColumns: ReadonlySet<string> | undefined;
-  readonly headColumn: string | undefined;
-  readonly selection: Selection | undefined;
-  readonly anchorRef: CellAddress;
-  readonly actions: GridActions;
-}
-
-const ValueRow = memo(function ValueRow({ row, names, rangeColumns, headColumn, anchorRef, actions }: ValueRowProps) {
-  const { part } = row;
-  const { key, label, properties, under, shorthand } = row.row;
-  return (
-    <tr role="row">
-      <th
-        role="rowheader"
-        scope="row"
-        className="name"
-        data-under={under ? '' : undefined}
-        title={shorthand ?? properties.join(', ')}
-      >
-        {label}
-      </th>
-      {names.map((name) => {
-        const cell = row.cells.find((item) => item.column === name);
-        if (!cell?.applies) return <td key={name} role="gridcell" className="none" aria-label="Not in this state" />;
-        const isHead = headColumn === name;
-        const address = { part, row: key, column: name };
-        return (
-          <td
-            key={name}
-            className="cell"
-            role="gridcell"
-            tabIndex={isHead ? 0 : -1}
-            aria-selected={rangeColumns?.has(name) ?? false}
-            data-head={isHead ? '' : undefined}
-            data-cell={`${key}/${name}`}
-            data-set={cell.follows === undefined && cell.from !== 'nothing' && !cell.followsPlace ? '' : undefined}
-            data-own={cell.own !== undefined ? '' : undefined}
-            data-muted={cell.muted ? '' : undefined}
-            data-place={cell.followsPlace}
-            title={cellTitle(cell)}
-            onPointerDown={(event) => {
-              if (event.button !== 0) return;
-              event.currentTarget.focus();
-              actions.select(
-                event.shiftKey ? { anchor: anchorRef, head: address } : { anchor: address, head: address },
-              );
-            }}
-            onPointerEnter={(event) => {
-              if (event.buttons === 1) actions.select({ anchor: anchorRef, head: address });
-            }}
-            onDoubleClick={actions.edit}
-          >
-            <CellValue cell={cell} isColour={row.row.editor === 'colour'} />
-          </td>
-        );
-      })}
-      <td role="gridcell" className="none" />
-    </tr>
-  );
-});
-
-function CheckRow({
-  label,
-  demand,
-  columns,
-  checks,
-}: {
-  label: string;
-  demand: string;
-  columns: readonly string[];
-  checks: readonly ColumnCheck[];
-}) {
-  return (
-    <tr role="row" className="check" data-demand={demand}>
-      <th role="rowheader" scope="row" className="name">
-        {label}
-      </th>
-      {columns.map((column) => {
-        const check = checks.find((item) => item.column === column);
-        if (!check) return <td key={column} role="gridcell" className="none" />;
-        const tone = check.verdict === 'short' ? 'short' : check.verdict === 'unsure' ? 'unsure' : undefined;
-        return (
-          <td key={column} role="gridcell" className={tone} title={checkWords(check)} data-check={column}>
-            {check.measured === undefined ? (
-              check.verdict === 'unsure' ? (
-                '? unsure'
-              ) : (
-                'exempt'
-              )
-            ) : check.verdict === 'short' ? (
-              <>
-                <Wedge /> {showRatio(check.measured)} <small>of {check.needed}</small>
-              </>
-            ) : (
-              `✓ ${showRatio(check.measured)}`
-            )}
-          </td>
-        );
-      })}
-      <td role="gridcell" className="none" />
-    </tr>
   );
 }

@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import { DESKTOP } from './environment.js';
 import { evaluateMedia, widthsIn } from './media.js';
-import { parseMedia } from '../sheet/parse-sheet.js';
+import { parseMedia } from '../sheet/preludes.js';
 
 const holds = (text: string, change = {}) => evaluateMedia(parseMedia(text).query, { ...DESKTOP, ...change });
 

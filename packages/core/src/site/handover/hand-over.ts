@@ -246,16 +246,25 @@ function pageSheet(
     // What this sheet has said already for looks that lie under this one loses to it too.
     const under = said.filter((other) => overlap(other.look.placed, look.placed)).flatMap(({ plans }) => plans);
     const weight = heaviest(under, before.weight);
+    const important = new Set([...(before.important ?? []), ...importantOf(under)]);
     const plans = session.rulesOf.planned(worn.look, {
       onPage: true,
       only: (part) => wanted.get(floorKey(worn, part)),
-      over: () => ({ ...before, weight }),
+      over: () => ({ ...before, weight, important }),
     });
     said.push({ look, plans });
     return printPlans(plans, `${worn.name}, on this page alone`);
   });
   return sheets.filter(Boolean).join('\n');
 }
+
+/** Properties that plans declare with !important. */
+const importantOf = (plans: readonly Plan[]): string[] =>
+  plans.flatMap(({ rules }) =>
+    rules.flatMap(({ declarations }) =>
+      declarations.flatMap(({ property, important }) => (important ? [property] : [])),
+    ),
+  );
 
 const heaviest = (plans: readonly Plan[], least: Specificity): Specificity =>
   plans.reduce((weight, { baseSelector }) => heavierOf(weight, specificityOf(baseSelector)), least);

@@ -123,6 +123,17 @@ describe('the law of sites', () => {
     expect(compared).toBeGreaterThan(1000);
   });
 
+  it("holds where a page's own sheet must use !important for what lies under another look", () => {
+    // Found by the property above, at seed -424683855: what one look restates there must not beat the look over it.
+    const given = {
+      shared: [],
+      own: [[], ['.btn { color: red }', 'a { padding-left: 2px !important }'], []],
+    };
+    const site = siteOf(given);
+    dress(site, 749131133);
+    expect(differing(site).failures).toEqual([]);
+  });
+
   it('does not depend on the order in which pages were put in, for what each page comes to', () => {
     fc.assert(
       fc.property(sheets, fc.integer({ min: 0, max: 2 ** 30 }), (given, seed) => {
