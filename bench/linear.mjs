@@ -10,8 +10,8 @@ await session.post('Profiler.startPreciseCoverage', { callCount: true, detailed:
 const { fromPaste } = await import('../apps/server/dist/pages/import/from-files.js');
 const core = await import('../packages/core/dist/index.js');
 const { locate, pageReferences, PageSession, parseHtml, sanitiseHtml, sheetReferences, spacedTerms } = core;
-const { parseSheet } = await import('../packages/core/dist/css/parse-sheet.js');
-const { withinBrackets } = await import('../packages/core/dist/css/parser.js');
+const { parseSheet } = await import('../packages/core/dist/css/sheet/parse-sheet.js');
+const { withinBrackets } = await import('../packages/core/dist/css/syntax/parser.js');
 const { matchesPattern } = await import('../packages/core/dist/css/selector/pattern.js');
 const { srcsetAddresses } = await import('../packages/core/dist/page/references.js');
 

@@ -21,4 +21,4 @@ function handOver({ pages, worn, chosen, fonts }: HandoverTask): SiteHandover {
   return finish(handingOver(site.only(new Set(chosen ?? worn.looks.map(({ id }) => id))), { fonts }));
 }
 
-serveWork({ handOver }, MEGABYTES);
+serveWork({ handOver }, { megabytes: MEGABYTES });

@@ -72,4 +72,4 @@ function findWays(task: LedgerTask & { readonly each: boolean }): ComponentWaysR
 }
 
 // In a process of its own, so that answering others is not held up.
-serveWork({ checkPage, findWays }, MEGABYTES);
+serveWork({ checkPage, findWays }, { megabytes: MEGABYTES });

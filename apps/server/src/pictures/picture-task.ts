@@ -14,6 +14,7 @@ const compress = promisify(gzip);
 /** Fields are mostly flat; more effort gains little. */
 const EFFORT = { level: 3 };
 const MEGABYTES = 900;
+const PROCESSOR_MILLIS = 6000;
 
 // One picture at a time on one thread: the bounds are those of a picture.
 sharp.concurrency(1);
@@ -47,4 +48,4 @@ const read = (bytes: Uint8Array): Promise<Answer<ReadPicture>> => answer(readPic
 const recode = (bytes: Uint8Array, wanted: Recoding): Promise<Answer<MadePicture>> =>
   answer(recodePicture(Buffer.from(bytes), wanted));
 
-serveWork({ decode, read, recode }, MEGABYTES);
+serveWork({ decode, read, recode }, { megabytes: MEGABYTES, processorMillis: PROCESSOR_MILLIS });

@@ -5,12 +5,13 @@ import type { Answer, Decoded } from './picture-task.js';
 import type { ReadPicture } from './read-picture.js';
 import type { MadePicture, Recoding } from './recode.js';
 
-/** Bounds of work on one picture; beside them its process may take 900 MB. */
+/** Bounds of work on one picture; beside them its process may take 900 MB and compute for 6 s. */
 export const PICTURE_BOUNDS = {
   script: 'pictures/picture-task.js',
   processes: 2,
   queue: 2000,
-  millis: 6000,
+  // As a busy machine may need for what takes a moment by itself.
+  millis: 30_000,
   heapMegabytes: 512,
 } as const;
 

@@ -1,6 +1,7 @@
 import { fileURLToPath } from 'node:url';
 import workerpool from 'workerpool';
 import { problem } from '../http/problem.js';
+import { PAST_TIME } from './serve-work.js';
 
 export interface WorkBounds {
   /** The compiled script of the processes, relative to `dist/`. */
@@ -8,7 +9,7 @@ export interface WorkBounds {
   readonly processes: number;
   /** How many tasks may wait. */
   readonly queue: number;
-  /** How long one task may run; its process is ended after that. */
+  /** How long one task may run, by the clock; its process is ended after that. */
   readonly millis: number;
   /** Of JavaScript's own memory in one process, in MB. */
   readonly heapMegabytes: number;
@@ -60,7 +61,7 @@ export class WorkPool {
       signal?.throwIfAborted();
       if (error instanceof workerpool.Promise.TimeoutError) throw new OutOfBoundsError('time');
       if (error instanceof workerpool.TerminateError || (error as Error).name === 'TerminateError')
-        throw new OutOfBoundsError('memory');
+        throw new OutOfBoundsError((error as Error).message.includes(`exitCode: \`${PAST_TIME}\``) ? 'time' : 'memory');
       throw error;
     } finally {
       signal?.removeEventListener('abort', cancel);

@@ -35,15 +35,15 @@ export function placesOf(session: ComponentSession, look: Look, colour: Rgba, re
         const isDrawn = !SIDES.includes(property) || Number.parseFloat(values.get(widthOf(property))!) > 0;
         const followed = following.get(property)!;
         if (!own || !isDrawn || !sameRgba(own, colour) || followed.has(column.name)) continue;
-        const slot = session.trials.slotIn(
+        const slot = session.whatIf.slotIn(
           look,
           cellSetting(name, carrier, property, column, place),
           environment,
           place,
         );
         const ref = { part: name, property, column: column.name };
-        for (const follower of session.trials.followers(look, ref, sheet)) followed.add(follower.name);
-        const cases = SIDES.includes(property) ? [] : session.trials.everywhere(look, ref, slot, request);
+        for (const follower of session.whatIf.followers(look, ref, sheet)) followed.add(follower.name);
+        const cases = SIDES.includes(property) ? [] : session.whatIf.everywhere(look, ref, slot, request);
         places.push({ slot, asked: cases.length ? askedOf(cases, property) : NOTHING_ASKED });
       }
     }

@@ -78,7 +78,7 @@ export class Drafting {
     const { place = {} } = this.request;
     const carrier = partNamed(this.session.kind, part)?.carrier ?? part;
     const slot = cellSetting(part, carrier, property, column, place);
-    return this.session.trials.slotIn(this.look, slot, this.environment, place);
+    return this.session.whatIf.slotIn(this.look, slot, this.environment, place);
   }
 
   settingOf(part: string, column: StateColumn, property: string, value: string): Setting {
@@ -98,7 +98,7 @@ export class Drafting {
     const key = `${settingKey(slot)} ${check.withoutPictures === true} ${alone}`;
     let asked = this.memory.asked.get(key);
     if (asked === undefined) {
-      const cases = this.session.trials.everywhere(this.look, ref, slot, this.request, check.withoutPictures);
+      const cases = this.session.whatIf.everywhere(this.look, ref, slot, this.request, check.withoutPictures);
       asked = cases.length ? askedOf(cases, property) : null;
       this.memory.asked.set(key, asked);
     }
@@ -139,12 +139,12 @@ export class Drafting {
 
   /** The values of the states that would follow one, set for themselves; none where they differ from width to width. */
   keptValues(part: string, column: StateColumn, property: string): Setting[] {
-    const { trials } = this.session;
+    const { whatIf } = this.session;
     const slot = this.slotOf(part, column, property);
     const byColumn = new Map<string, Map<string, Setting>>();
-    for (const { environment } of trials.viewportsOf(this.look, slot, this.request)) {
+    for (const { environment } of whatIf.viewportsOf(this.look, slot, this.request)) {
       const sheet = { ...this.sheetRequest, environment };
-      for (const other of trials.followers(this.look, { part, property, column: column.name }, sheet)) {
+      for (const other of whatIf.followers(this.look, { part, property, column: column.name }, sheet)) {
         if (other.name === column.name) continue;
         const value = toHex(this.session.seenUnder(this.look, part, other.name, sheet).style.colour(property));
         const values = byColumn.get(other.name) ?? new Map<string, Setting>();

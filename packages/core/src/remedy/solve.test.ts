@@ -117,7 +117,7 @@ describe('what levels A and AA ask', () => {
   });
 });
 
-describe('trials', () => {
+describe('whatIf', () => {
   const session = componentOf(demoPage(), 'menu');
   const { parts } = session.sheet(EMPTY_LOOK);
   const rows = { text: 'color', background: 'background-color' } as const;
@@ -135,7 +135,7 @@ describe('trials', () => {
             const row = found.find((item) => item.part === name && item.row.key === key)!;
             const cells = row.cells.filter(({ applies }) => applies);
             const shown = cells.filter((cell) => cell.column === column || cell.follows === column);
-            const followers = session.trials.followers(
+            const followers = session.whatIf.followers(
               { ...look, exceptions: [] },
               { part: name, property, column },
               sheet,
@@ -159,7 +159,7 @@ describe('trials', () => {
         (part, which, property, value) => {
           const column = columnNamed(part.columns[which % part.columns.length]!)!;
           const slot = { part: part.name, property, when: { states: statesOf(part.carrier, column.atoms) } };
-          const showing = session.trials.showing(EMPTY_LOOK, slot, request);
+          const showing = session.whatIf.showing(EMPTY_LOOK, slot, request);
           const places = new Set(showing.map((at) => `${at.part} ${at.column} ${at.viewport}`));
           const before = new Map(session.requiredChecks(EMPTY_LOOK, request).map((check) => [checkKey(check), check]));
           const changed = session

@@ -5,7 +5,7 @@ import { checkKey } from '../ledger/due.js';
 import { Remedies } from './remedies.js';
 import { RemedyMemory, type Draft, type RemedyRequest } from './drafting.js';
 import type { LedgerCheck } from '../ledger/ledger-check.js';
-import type { Shown } from '../what-if/trials.js';
+import type { Shown } from '../what-if/what-if.js';
 
 /** A change for a check, or for the same at several widths. */
 export interface Step {
@@ -99,7 +99,7 @@ export function* draftSteps(
       .find((one) => !tried.has(nameOf(one)));
     if (!draft) continue;
     const layers = [...new Set(draft.settings.map(({ property }) => layerOf(property)))];
-    const showing = draft.settings.flatMap((setting) => session.trials.showing(look, setting, request));
+    const showing = draft.settings.flatMap((setting) => session.whatIf.showing(look, setting, request));
     if (places.meets(layers, showing)) continue;
     tried.add(nameOf(draft));
     places.take(layers, showing);

@@ -31,7 +31,7 @@ import type { CellExplanation, StateSheet } from '../sheet/state-sheet.js';
 import type { LedgerCheck, LedgerRequest } from '../ledger/ledger-check.js';
 import type { FrameRules } from '../incremental/frame-rules.js';
 import type { EditingPlace } from '../look/editing-place.js';
-import { Trials } from '../what-if/trials.js';
+import { WhatIf } from '../what-if/what-if.js';
 import { tryColours, type TrackSample } from '../what-if/try-colours.js';
 import { OTHER_LOOKS, underlayOf, type Underlay } from './underlay.js';
 
@@ -64,7 +64,7 @@ export class ComponentSession {
   private readonly reasons: CellReasons;
   private readonly rules: ComponentHandover;
   /** What other values would change. */
-  readonly trials: Trials;
+  readonly whatIf: WhatIf;
   private readonly before: Underlay | undefined;
 
   /**
@@ -111,7 +111,7 @@ export class ComponentSession {
       subjectFor: (part, look, place) => parts.subjectFor(part, look, place),
       openedByFocus: (pages, environment, subject) => views.openedByFocus(pages, environment, subject),
     }));
-    this.trials = new Trials({
+    this.whatIf = new WhatIf({
       ...looks,
       placeFor: (place) => plans.placeFor(place),
       pagesUnder: (look, environment, place) => plans.styled(look, environment, place).pages,
@@ -235,7 +235,7 @@ export class ComponentSession {
     const { part, row, column } = this.reasons.cell(ref);
     const [property] = row.properties;
     const tried = { part: part.part.name, property: property!, column: column.name };
-    return tryColours(property!, this.trials.cases(look, tried, { ...rest, environment }), colours);
+    return tryColours(property!, this.whatIf.cases(look, tried, { ...rest, environment }), colours);
   }
 
   /** What a part looks like in a column under a look, by the properties that are asked for. */

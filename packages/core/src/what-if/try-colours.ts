@@ -115,27 +115,27 @@ function piecewise({ text, needed, strict }: TriedCase, what: 'mark' | 'ground')
   const found = piecesToTry(scene.nodes, areas);
   if (!found) return undefined;
   const { pieces, share } = found;
-  const trials: Trial[] = [];
+  const whatIf: Trial[] = [];
   for (const { nodes, count } of pieces) {
     const trial = flatTrial(nodes, what);
     if (!trial) return undefined;
-    trials.push({ ...trial, count });
+    whatIf.push({ ...trial, count });
   }
-  const allowed = (strict ? 0 : share) * trials.reduce((sum, { count }) => sum + count, 0);
-  const opaque = againstOpaque(trials, needed, allowed);
-  const veiled = what === 'ground' ? underVeil(trials, needed, allowed) : undefined;
+  const allowed = (strict ? 0 : share) * whatIf.reduce((sum, { count }) => sum + count, 0);
+  const opaque = againstOpaque(whatIf, needed, allowed);
+  const veiled = what === 'ground' ? underVeil(whatIf, needed, allowed) : undefined;
   return {
     passes: (colour) => {
       if (opaque && colour.alpha === 1) return opaque(luminance(colour));
       if (veiled) return veiled(colour);
       let short = 0;
-      for (const { ratio, count } of trials) {
+      for (const { ratio, count } of whatIf) {
         if (ratio(colour) < needed) short += count;
         if (short > allowed) return false;
       }
       return true;
     },
-    short: trials.flatMap(({ against, count }) => (against && count > allowed ? [shortAgainst(against, needed)] : [])),
+    short: whatIf.flatMap(({ against, count }) => (against && count > allowed ? [shortAgainst(against, needed)] : [])),
   };
 }
 
@@ -171,12 +171,12 @@ function piecesToTry(nodes: readonly SceneNode[], areas: readonly Box[]): Pieces
 
 /** Whether an opaque colour passes, from its luminance alone; undefined where more than that has a say. */
 function againstOpaque(
-  trials: readonly Trial[],
+  whatIf: readonly Trial[],
   needed: number,
   allowed: number,
 ): ((luminance: number) => boolean) | undefined {
-  if (trials.length < 3 || trials.some(({ against }) => !against)) return undefined;
-  const sorted = trials
+  if (whatIf.length < 3 || whatIf.some(({ against }) => !against)) return undefined;
+  const sorted = whatIf
     .map(({ against, count }) => ({ light: luminance(against!), count }))
     .sort((a, b) => a.light - b.light);
   const lights = Float64Array.from(sorted, ({ light }) => light);
@@ -199,11 +199,11 @@ function againstOpaque(
 }
 
 /** Whether text of one colour passes on a veil over many colours, in one pass over them. */
-function underVeil(trials: readonly Trial[], needed: number, allowed: number): Asked['passes'] | undefined {
-  const text = trials[0]?.against;
-  if (trials.length < 3 || !text || trials.some(({ under, against }) => !under || against !== text)) return undefined;
-  const channels = Float32Array.from(trials.flatMap(({ under }) => [under!.r * 255, under!.g * 255, under!.b * 255]));
-  const counts = Float64Array.from(trials, ({ count }) => count);
+function underVeil(whatIf: readonly Trial[], needed: number, allowed: number): Asked['passes'] | undefined {
+  const text = whatIf[0]?.against;
+  if (whatIf.length < 3 || !text || whatIf.some(({ under, against }) => !under || against !== text)) return undefined;
+  const channels = Float32Array.from(whatIf.flatMap(({ under }) => [under!.r * 255, under!.g * 255, under!.b * 255]));
+  const counts = Float64Array.from(whatIf, ({ count }) => count);
   const [from, to] = shortAgainst(text, needed);
   return ({ r, g, b, alpha }) => {
     const rest = 1 - alpha;
@@ -225,10 +225,10 @@ function underVeil(trials: readonly Trial[], needed: number, allowed: number): A
 /** What is asked of a colour of the part by all cases together; cases that ask the same are asked once. */
 export function askedOf(cases: readonly TriedCase[], property: string): Asked {
   const distinct = [...new Map(cases.map((tried) => [caseKey(tried), tried])).values()];
-  const trials = distinct.map((tried) => trialOf(tried, property));
+  const whatIf = distinct.map((tried) => trialOf(tried, property));
   return {
-    passes: (colour) => trials.every((trial) => trial.passes(colour)),
-    short: trials.flatMap(({ short }) => short),
+    passes: (colour) => whatIf.every((trial) => trial.passes(colour)),
+    short: whatIf.flatMap(({ short }) => short),
   };
 }
 

@@ -6,9 +6,9 @@ import type { Drafting } from '../drafting.js';
 
 /** What all columns that would show the colour of an edge ask of it, against what each is seen on now. */
 export function askedAround(drafting: Drafting, check: LedgerCheck, column: StateColumn, property: string): Asked {
-  const { trials } = drafting.session;
+  const { whatIf } = drafting.session;
   const showing = new Set(
-    trials
+    whatIf
       .showing(drafting.look, drafting.slotOf(check.part, column, property), drafting.request)
       .map(({ part, column: name, viewport }) => `${part} ${name} ${viewport}`),
   );

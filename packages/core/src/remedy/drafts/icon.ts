@@ -14,7 +14,7 @@ function askedByIcons(
   alone: boolean,
 ): Asked | undefined {
   const ref = { part: check.part, property, column: column.name, alone };
-  const cases = drafting.session.trials.icons(
+  const cases = drafting.session.whatIf.icons(
     drafting.look,
     ref,
     drafting.slotOf(check.part, column, property),

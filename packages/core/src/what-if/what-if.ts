@@ -19,8 +19,8 @@ import type { LedgerRequest } from '../ledger/ledger-check.js';
 import type { EditingPlace } from '../look/editing-place.js';
 import { triedCase, triedIcon, triedTexts, type TriedCase } from './try-colours.js';
 
-/** What trials ask of the component that they are made on. */
-export interface TrialSource {
+/** What is asked of the component that values are tried on. */
+export interface WhatIfSource {
   readonly kind: Kind;
   readonly parts: readonly FoundPart[];
   readonly placeFor: (place: EditingPlace) => Place;
@@ -46,7 +46,7 @@ export interface ValueRef {
   readonly alone?: boolean;
 }
 
-export interface TrialRequest {
+export interface WhatIfRequest {
   readonly environment: Environment;
   readonly place?: EditingPlace;
   readonly added?: readonly string[];
@@ -73,11 +73,11 @@ type Reaching = 'alone' | 'within' | 'around';
 const isGround = (property: string): boolean => property.startsWith('background');
 
 /** What other values of a component would change, and what is asked of them there. */
-export class Trials {
-  constructor(private readonly source: TrialSource) {}
+export class WhatIf {
+  constructor(private readonly source: WhatIfSource) {}
 
   /** Columns of a part that would show a value set for one of them, that one included; the law of the model decides. */
-  followers(look: Look, { part, property, column, alone }: ValueRef, request: TrialRequest): readonly StateColumn[] {
+  followers(look: Look, { part, property, column, alone }: ValueRef, request: WhatIfRequest): readonly StateColumn[] {
     const { environment, place = {}, added = [] } = request;
     const own = this.source.columnsFor(look, environment, added).find((item) => item.part.part.name === part);
     if (!own) return [];
@@ -91,7 +91,7 @@ export class Trials {
   }
 
   /** The parts, and columns of theirs, in which a value is seen, as far as is asked for. */
-  private reached(look: Look, ref: ValueRef, request: TrialRequest, how: Reaching): ReachedPart[] {
+  private reached(look: Look, ref: ValueRef, request: WhatIfRequest, how: Reaching): ReachedPart[] {
     const { environment, added = [] } = request;
     const sheet = this.source.columnsFor(look, environment, added);
     const own = sheet.find(({ part }) => part.part.name === ref.part);
@@ -158,7 +158,7 @@ export class Trials {
    *
    * @param bare each also as if no picture had loaded
    */
-  cases(look: Look, ref: ValueRef, request: TrialRequest, bare = false): TriedCase[] {
+  cases(look: Look, ref: ValueRef, request: WhatIfRequest, bare = false): TriedCase[] {
     const { environment, place = {} } = request;
     const { groupsOf, lookAt, pagesUnder } = this.source;
     const pages = pagesUnder(look, environment, place);
