@@ -1,4 +1,4 @@
-import { expect, test } from './warm';
+import { expect, test } from '@playwright/test';
 import { keepPage, pastePage, PRACTICE } from './support';
 
 test('bad addresses are named, and nothing is lost', async ({ page }) => {

@@ -227,7 +227,10 @@ for (let first = 1; first <= ORDERS; first += PER_TEST) {
       const values = [...(await stored(windows[0]!)).values()];
       const why = `seed ${seed}: ${told.join(', ')}`;
       expect([why, ...made.filter((value) => !values.includes(value))]).toEqual([why]);
-      expect([why, ...[...acknowledged].filter((value) => !values.includes(value))]).toEqual([why]);
+      // Half of a colour can be a colour too, and be saved while it is typed; what it became is what counts.
+      const isHalf = (value: string) => made.some((whole) => whole !== value && whole.startsWith(value));
+      const owed = [...acknowledged].filter((value) => !isHalf(value));
+      expect([why, ...owed.filter((value) => !values.includes(value))]).toEqual([why]);
       for (const context of new Set(contexts)) await context.close();
     }
   });

@@ -17,8 +17,16 @@ const Shortcuts = lazy(() => import('./Shortcuts'));
 
 const NO_COMMANDS: readonly Command[] = [];
 
-/** Loads what a first key or click is likely to open. */
-export const loadCommands = () => void import('./CommandPalette').catch(() => undefined);
+/** Loads what a first key or click is likely to open, so that it is there when the connection is not. */
+export const loadAhead = () => {
+  for (const part of [
+    import('./CommandPalette'),
+    import('../editor/TakeAlong'),
+    import('../frames/ViewChoices'),
+    import('../saving/Conflict'),
+  ])
+    void part.catch(() => undefined);
+};
 
 /** What opens over the Style screen. */
 export function BenchDialogs({

@@ -1,9 +1,12 @@
+import { lazy, Suspense } from 'react';
 import { Hint } from '../../shell/Hint';
 import { Notice } from '../../shell/Notice';
 import type { OpenedComponent } from '../../engine/protocol';
-import { Imposter } from './Imposter';
-import { MadeHere } from './MadeHere';
 import type { usePageMarkup } from './usePageMarkup';
+
+// Few components have either.
+const Imposter = lazy(() => import('./Imposter'));
+const MadeHere = lazy(() => import('./MadeHere'));
 
 /** What there is to know before anything else: what is wrong, what stands on the page by the owner's own hand, and a hint. */
 export function BenchNotes({
@@ -22,8 +25,12 @@ export function BenchNotes({
           <Notice tone="short">{message}</Notice>
         </div>
       ))}
-      {markup.held ? <MadeHere change={markup.held} busy={markup.removing} onTakeBack={markup.takeBack} /> : null}
-      {found?.isImposter ? <Imposter busy={markup.adding} onMake={(tag) => markup.makeReal(found.order, tag)} /> : null}
+      <Suspense>
+        {markup.held ? <MadeHere change={markup.held} busy={markup.removing} onTakeBack={markup.takeBack} /> : null}
+        {found?.isImposter ? (
+          <Imposter busy={markup.adding} onMake={(tag) => markup.makeReal(found.order, tag)} />
+        ) : null}
+      </Suspense>
       {found?.outcome === 'moved' ? (
         <div className="note">
           <Notice>The page has changed, and this component was found again at {found.selector}.</Notice>

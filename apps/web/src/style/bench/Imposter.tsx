@@ -2,7 +2,7 @@ import { Notice } from '../../shell/Notice';
 import { Button } from '../../theme/Button';
 
 /** Offers to make a real control of a block of text that only looks like one. */
-export function Imposter({ busy, onMake }: { busy: boolean; onMake: (tag: 'a' | 'button') => void }) {
+export default function Imposter({ busy, onMake }: { busy: boolean; onMake: (tag: 'a' | 'button') => void }) {
   return (
     <div className="note" data-testid="imposter">
       <Notice tone="short">

@@ -3,7 +3,7 @@ import { Notice } from '../../shell/Notice';
 import { Button } from '../../theme/Button';
 
 /** Says that the component is not on the site yet, or is worded otherwise there, and takes that back. */
-export function MadeHere({
+export default function MadeHere({
   change,
   busy,
   onTakeBack,

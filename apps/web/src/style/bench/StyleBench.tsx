@@ -1,6 +1,6 @@
 import type { LookData, Trial } from '@retoque/contract';
 import { changeLook, type Look, type Setting, type ViewportName } from '@retoque/core';
-import { lazy, useCallback, useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { lazy, Suspense, useCallback, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { engine } from '../../engine/engine';
 import { useMeasuring } from '../../measuring/useMeasuring';
@@ -21,13 +21,12 @@ import { useFirstShown, useGridState } from '../grid/useGridState';
 import { useGridView } from '../grid/useGridView';
 import { requireKind } from '../look/cells';
 import { useLookEditor } from '../look/useLookEditor';
-import { Conflict } from '../saving/Conflict';
 import type { Shelf } from '../saving/unsaved';
 import { useAutosave } from '../saving/useAutosave';
 import { useSiteFiles } from '../site/useSiteFiles';
 import { reachWords } from './bench';
 import { BenchBar } from './BenchBar';
-import { BenchDialogs, loadCommands } from './BenchDialogs';
+import { BenchDialogs, loadAhead } from './BenchDialogs';
 import { BenchNotes } from './BenchNotes';
 import { EditingBar, isBase, placeWords } from './EditingBar';
 import { EditorPane } from './EditorPane';
@@ -51,6 +50,7 @@ import { useSheet } from './useSheet';
 import { useSiteValues } from './useSiteValues';
 
 const Ledger = lazy(() => import('../../ledger/Ledger'));
+const Conflict = lazy(() => import('../saving/Conflict'));
 
 const NO_PARTS: never[] = [];
 const NO_CHECKS: never[] = [];
@@ -179,7 +179,7 @@ export function StyleBench({
   useLayoutEffect(() => setUntouched(untouched), [untouched, setUntouched]);
   const prepare = useCallback(() => {
     void loadReader().catch(() => undefined);
-    loadCommands();
+    loadAhead();
   }, []);
 
   const cellSite = useCellSite({ site, kind, component: ref, address: active.head, lookNow, editor, undo });
@@ -234,15 +234,17 @@ export function StyleBench({
         />
         <main>
           {save.state.kind === 'conflict' ? (
-            <Conflict
-              rival={save.state}
-              look={look}
-              kind={kind}
-              busy={rivals.busy}
-              onMerge={rivals.merge}
-              onLoad={rivals.takeNewer}
-              onKeepBoth={rivals.keepBoth}
-            />
+            <Suspense>
+              <Conflict
+                rival={save.state}
+                look={look}
+                kind={kind}
+                busy={rivals.busy}
+                onMerge={rivals.merge}
+                onLoad={rivals.takeNewer}
+                onKeepBoth={rivals.keepBoth}
+              />
+            </Suspense>
           ) : null}
           <BenchNotes problems={problems} found={found} markup={markup} />
           <div className="bench-head">

@@ -11,7 +11,6 @@ import { Measure } from './Measure';
 import { Reasons } from './Reasons';
 import { reader } from '../grid/reading';
 import { SiteSourceNote } from './SiteSourceNote';
-import { TakeAlong } from './TakeAlong';
 import { TypedValue } from './TypedValue';
 
 /** What the site uses, to choose from. */
@@ -215,3 +214,4 @@ function Helped({ check: { part, column, demand } }: { check: CheckRef }) {
 }
 
 const WaysOut = lazy(() => import('../../ledger/WaysOut'));
+const TakeAlong = lazy(() => import('./TakeAlong'));

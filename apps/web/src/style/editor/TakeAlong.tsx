@@ -13,7 +13,7 @@ const Code = chakra('span', { base: { fontFamily: 'mono', fontSize: '11.5px', ov
  * Texts inside a part that keep a colour of their own when its text colour is set, named one by one, with an offer to
  * take those along that are parts themselves.
  */
-export function TakeAlong({
+export default function TakeAlong({
   component,
   viewport,
   cell,

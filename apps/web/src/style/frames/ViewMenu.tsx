@@ -1,17 +1,17 @@
 import type { ViewportName } from '@retoque/core';
 import { useQuery } from '@tanstack/react-query';
 import { Eye } from 'lucide-react';
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { engine } from '../../engine/engine';
 import type { ComponentRef } from '../../engine/protocol';
 import { refKey } from '../../engine/ref-key';
-import { SEEN_AS } from '../../frame/vision';
 import { PopMenu } from '../../shell/PopMenu';
-import { Segments } from '../../shell/Segments';
 import { Button } from '../../theme/Button';
-import { PLAIN_VIEW, viewWords, type FramesView } from './frames-view';
+import { viewWords, type FramesView } from './frames-view';
 
-const GROUNDS = ['#ffffff', '#808080', '#000000'];
+const ViewChoices = lazy(() => import('./ViewChoices'));
+
+const NOTHING: never[] = [];
 
 /** How the frames show the component: what stands side by side, how near, on what, and what is open or missing. */
 export function ViewMenu({
@@ -32,7 +32,6 @@ export function ViewMenu({
     staleTime: Infinity,
     queryFn: () => engine().openable(component!, viewport),
   });
-  const set = (part: Partial<FramesView>) => onChange({ ...view, ...part });
   const words = viewWords(view);
   return (
     <PopMenu
@@ -52,124 +51,9 @@ export function ViewMenu({
         </Button>
       }
     >
-      <div className="view-menu">
-        <div className="line">
-          <span>Side by side</span>
-          <Segments
-            label="Side by side"
-            value={view.beside}
-            choices={[
-              { value: 'states', label: 'States' },
-              { value: 'widths', label: 'Widths', hint: 'The state in hand at every width' },
-              { value: 'both', label: 'Both' },
-            ]}
-            onChange={(beside) => set({ beside })}
-          />
-        </div>
-        <div className="line">
-          <span>Framing</span>
-          <Segments
-            label="Framing"
-            value={view.framing}
-            choices={[
-              { value: 'close', label: 'Close up' },
-              { value: 'page', label: 'Whole page' },
-            ]}
-            onChange={(framing) => set({ framing })}
-          />
-        </div>
-        <div className="line">
-          <label htmlFor="view-zoom">Zoom</label>
-          <input
-            id="view-zoom"
-            type="range"
-            min={50}
-            max={300}
-            step={10}
-            value={Math.round(view.zoom * 100)}
-            onChange={(event) => set({ zoom: event.target.valueAsNumber / 100 })}
-          />
-          <output>{Math.round(view.zoom * 100)} %</output>
-        </div>
-        <div className="line" role="group" aria-label="Behind it">
-          <span>Behind it</span>
-          <button
-            type="button"
-            className="small-button"
-            aria-pressed={view.ground === undefined}
-            onClick={() => set({ ground: undefined })}
-          >
-            Its page
-          </button>
-          {GROUNDS.map((ground) => (
-            <button
-              key={ground}
-              type="button"
-              className="ground"
-              style={{ background: ground }}
-              aria-label={ground}
-              aria-pressed={view.ground === ground}
-              onClick={() => set({ ground })}
-            />
-          ))}
-          <input
-            type="color"
-            aria-label="Another colour behind it"
-            value={view.ground ?? '#d9d9d6'}
-            onChange={(event) => set({ ground: event.target.value })}
-          />
-        </div>
-        <label className="line">
-          <input
-            type="checkbox"
-            checked={!view.pictures}
-            onChange={(event) => set({ pictures: !event.target.checked })}
-          />
-          Pictures missing, as when they fail to load
-        </label>
-        <div className="line">
-          <label htmlFor="view-seen">Seen</label>
-          <select
-            id="view-seen"
-            value={view.seen ?? ''}
-            onChange={(event) => set({ seen: (event.target.value || undefined) as FramesView['seen'] })}
-          >
-            <option value="">As most people see it</option>
-            {SEEN_AS.map(({ value, label }) => (
-              <option key={value} value={value}>
-                {label}
-              </option>
-            ))}
-          </select>
-        </div>
-        <label className="line">
-          <input type="checkbox" checked={view.heat} onChange={(event) => set({ heat: event.target.checked })} />
-          Heat map of the contrast behind each text
-        </label>
-        {openable.data?.length ? (
-          <div className="line">
-            <label htmlFor="view-open">Shown open</label>
-            <select
-              id="view-open"
-              value={view.open ?? ''}
-              onChange={(event) => set({ open: event.target.value || undefined })}
-            >
-              <option value="">Only what is in hand</option>
-              {openable.data.map((part) => (
-                <option key={part.name} value={part.name}>
-                  {part.label}
-                </option>
-              ))}
-            </select>
-          </div>
-        ) : null}
-        <div className="line end">
-          {view.ground ? <span className="quiet">Figures stay those of the real page.</span> : null}
-          <Button variant="quiet" size="s" disabled={!words.length} onClick={() => onChange(PLAIN_VIEW)}>
-            As usual
-          </Button>
-        </div>
-      </div>
+      <Suspense>
+        <ViewChoices view={view} openable={openable.data ?? NOTHING} onChange={onChange} />
+      </Suspense>
     </PopMenu>
   );
 }

@@ -49,7 +49,7 @@ function Value({ children }: { children: string }) {
  * Someone saved in between: nothing is overwritten, and nothing of one's own is lost. Where the two changed different
  * cells both are kept together; where they changed the same one it is chosen.
  */
-export function Conflict({
+export default function Conflict({
   rival,
   look,
   kind,
