@@ -1,4 +1,10 @@
-import { test as base, type Browser, type BrowserContext, type BrowserContextOptions, type Page } from '@playwright/test';
+import {
+  test as base,
+  type Browser,
+  type BrowserContext,
+  type BrowserContextOptions,
+  type Page,
+} from '@playwright/test';
 
 export { expect } from '@playwright/test';
 

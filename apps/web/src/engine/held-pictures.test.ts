@@ -2,7 +2,9 @@ import { afterEach, describe, expect, it, jest } from '@jest/globals';
 import { fieldOf, packField, TOO_COSTLY } from '@retoque/core';
 import { HeldPictures } from './held-pictures';
 
-const packed = packField(fieldOf(2, 1, new Uint8ClampedArray([255, 0, 0, 255, 0, 0, 255, 255]), { width: 2, height: 1 }));
+const packed = packField(
+  fieldOf(2, 1, new Uint8ClampedArray([255, 0, 0, 255, 0, 0, 255, 255]), { width: 2, height: 1 }),
+);
 
 /** Answers of the server, by the hash that is asked for. */
 function serverWith(answers: Readonly<Record<string, () => Response>>) {

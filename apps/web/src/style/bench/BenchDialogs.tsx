@@ -2,6 +2,7 @@ import type { Setting } from '@retoque/core';
 import { lazy, Suspense } from 'react';
 import type { OpenedComponent } from '../../engine/protocol';
 import { useHand } from '../editor/hand';
+import { loadReader } from '../grid/reading';
 import type { GridView } from '../grid/useGridView';
 import type { Command } from './commands';
 import type { useDialogs } from './useDialogs';
@@ -20,6 +21,7 @@ const NO_COMMANDS: readonly Command[] = [];
 /** Loads what a first key or click is likely to open, so that it is there when the connection is not. */
 export const loadAhead = () => {
   for (const part of [
+    loadReader(),
     import('./CommandPalette'),
     import('../editor/TakeAlong'),
     import('../frames/ViewChoices'),

@@ -14,7 +14,6 @@ import { useFrameLook } from '../frames/useFrameLook';
 import { useWidths } from '../frames/useWidths';
 import { ViewMenu } from '../frames/ViewMenu';
 import { PartNote } from '../grid/PartNote';
-import { loadReader } from '../grid/reading';
 import type { BenchTab } from '../grid/SheetBar';
 import type { GridActions } from '../grid/grid-actions';
 import { useFirstShown, useGridState } from '../grid/useGridState';
@@ -177,10 +176,6 @@ export function StyleBench({
   const untouched = useBenchKeys(commands, dialogs.open !== undefined);
   const { setUntouched } = frames;
   useLayoutEffect(() => setUntouched(untouched), [untouched, setUntouched]);
-  const prepare = useCallback(() => {
-    void loadReader().catch(() => undefined);
-    loadAhead();
-  }, []);
 
   const cellSite = useCellSite({ site, kind, component: ref, address: active.head, lookNow, editor, undo });
   const hand = useMemo(
@@ -208,7 +203,12 @@ export function StyleBench({
 
   return (
     <HandContext value={hand}>
-      <div className="bench" onPointerMoveCapture={prepare} onPointerDownCapture={prepare} onKeyDownCapture={prepare}>
+      <div
+        className="bench"
+        onPointerMoveCapture={loadAhead}
+        onPointerDownCapture={loadAhead}
+        onKeyDownCapture={loadAhead}
+      >
         <div className="over">
           <BenchBar
             siteName={site.name}
