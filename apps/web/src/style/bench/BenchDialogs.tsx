@@ -19,7 +19,7 @@ const Shortcuts = lazy(() => import('./Shortcuts'));
 const NO_COMMANDS: readonly Command[] = [];
 
 /** Loads what a first key or click is likely to open, so that it is there when the connection is not. */
-export const loadAhead = () => {
+const loadAhead = () => {
   for (const part of [
     loadReader(),
     import('./CommandPalette'),
@@ -28,6 +28,13 @@ export const loadAhead = () => {
     import('../saving/Conflict'),
   ])
     void part.catch(() => undefined);
+};
+
+/** What an element is given that is touched first. */
+export const ON_FIRST_TOUCH = {
+  onPointerMoveCapture: loadAhead,
+  onPointerDownCapture: loadAhead,
+  onKeyDownCapture: loadAhead,
 };
 
 /** What opens over the Style screen. */

@@ -25,7 +25,7 @@ import { useAutosave } from '../saving/useAutosave';
 import { useSiteFiles } from '../site/useSiteFiles';
 import { reachWords } from './bench';
 import { BenchBar } from './BenchBar';
-import { BenchDialogs, loadAhead } from './BenchDialogs';
+import { BenchDialogs, ON_FIRST_TOUCH } from './BenchDialogs';
 import { BenchNotes } from './BenchNotes';
 import { EditingBar, isBase, placeWords } from './EditingBar';
 import { EditorPane } from './EditorPane';
@@ -203,12 +203,7 @@ export function StyleBench({
 
   return (
     <HandContext value={hand}>
-      <div
-        className="bench"
-        onPointerMoveCapture={loadAhead}
-        onPointerDownCapture={loadAhead}
-        onKeyDownCapture={loadAhead}
-      >
+      <div className="bench" {...ON_FIRST_TOUCH}>
         <div className="over">
           <BenchBar
             siteName={site.name}
