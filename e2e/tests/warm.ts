@@ -10,23 +10,26 @@ export { expect } from '@playwright/test';
 
 /** A window of the application that a worker's tests use one after the other. */
 class Warm {
-  private opened: { readonly context: BrowserContext; readonly page: Page } | undefined;
+  private context: BrowserContext | undefined;
 
   constructor(private readonly browser: Browser) {}
 
-  async take(options: BrowserContextOptions): Promise<{ context: BrowserContext; page: Page }> {
-    if (this.opened?.page.isClosed()) await this.leave();
-    if (!this.opened) {
-      const context = await this.browser.newContext(options);
-      this.opened = { context, page: stayingIn(await context.newPage(), options.baseURL!) };
+  async take(options: BrowserContextOptions): Promise<BrowserContext> {
+    // A test may have closed its page.
+    if (this.context?.pages().length === 0) await this.leave();
+    if (!this.context) {
+      this.context = await this.browser.newContext(options);
+      stayingIn(await this.context.newPage(), options.baseURL!);
     }
-    return this.opened;
+    return this.context;
   }
 
   /** Ready for the next test: nothing of the last is in hand or remembered. */
   async clean(viewport: { width: number; height: number }): Promise<void> {
-    const { context, page } = this.opened!;
-    for (const other of context.pages()) if (other !== page) await other.close();
+    const context = this.context!;
+    const [page, ...others] = context.pages();
+    if (!page) return;
+    for (const other of others) await other.close();
     await page.unrouteAll({ behavior: 'ignoreErrors' });
     await context.unrouteAll({ behavior: 'ignoreErrors' });
     await context.setOffline(false);
@@ -42,8 +45,8 @@ class Warm {
   }
 
   async leave(): Promise<void> {
-    await this.opened?.context.close();
-    this.opened = undefined;
+    await this.context?.close();
+    this.context = undefined;
   }
 }
 
@@ -51,7 +54,7 @@ class Warm {
  * Follows an address as a link within the application does, where it is open already: its code and what it works with
  * stay loaded, so that opening a screen takes a part of the time. A first opening and a reload are real ones.
  */
-function stayingIn(page: Page, baseURL: string): Page {
+function stayingIn(page: Page, baseURL: string): void {
   const load = page.goto.bind(page);
   page.goto = async (url, options) => {
     const target = new URL(url, baseURL);
@@ -64,7 +67,6 @@ function stayingIn(page: Page, baseURL: string): Page {
     }, target.href.slice(target.origin.length));
     return null;
   };
-  return page;
 }
 
 /** Tests that take the application as they find it open; those about opening it take the test of Playwright itself. */
@@ -78,13 +80,10 @@ export const test = base.extend<object, { warm: Warm }>({
     { scope: 'worker' },
   ],
   context: async ({ warm, baseURL, viewport, permissions }, use, info) => {
-    const { context } = await warm.take({ baseURL: baseURL!, viewport, permissions: permissions ?? [] });
+    const context = await warm.take({ baseURL: baseURL!, viewport, permissions: permissions ?? [] });
     await use(context);
     if (info.status === info.expectedStatus) await warm.clean(viewport!);
     else await warm.leave();
   },
-  page: async ({ warm, context }, use) => {
-    await use((await warm.take({})).page);
-    void context;
-  },
+  page: ({ context }, use) => use(context.pages()[0]!),
 });

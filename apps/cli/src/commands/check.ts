@@ -140,8 +140,8 @@ export function addCheck(program: Command, output: Output, exit: (code: number) 
       for (const file of files) {
         const page = readPage(file, { css: options.css, warn: output.err });
         const pictures = readPictures(page, output.err);
-        // Meanwhile, since none of it asks for a picture.
-        page.components();
+        // Meanwhile, since finding them asks for no picture.
+        if (demands === 'all' || remedies) page.components();
         await pictures;
         if (options.geometry !== undefined) addGeometry(page, options.geometry);
         const dressed = await dressFor(page, options.looks);

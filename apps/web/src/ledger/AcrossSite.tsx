@@ -17,7 +17,7 @@ import { pageQuery } from '../api/queries';
 import { enginePage, surveyEngine } from '../engine/engine';
 import type { ComponentRef } from '../engine/protocol';
 import { Notice } from '../shell/Notice';
-import { toaster } from '../shell/toasts';
+import { tellDone, tellProblem } from '../shell/toasts';
 import { Button } from '../theme/Button';
 import { countChecks } from './merge';
 import { putShares } from './put-shares';
@@ -81,15 +81,9 @@ export default function AcrossSite(props: Props) {
       const others = shares.filter((share) => !isInHand(share));
       const undoOthers = others.length ? await putShares(client, site.id, others) : undefined;
       if (own) onApply(own, name);
-      toaster.create({
-        title: name,
-        action: {
-          label: 'Undo',
-          onClick: () => {
-            if (own) onUndo();
-            undoOthers?.().catch((error: unknown) => toaster.create({ title: (error as Error).message }));
-          },
-        },
+      tellDone(name, () => {
+        if (own) onUndo();
+        undoOthers?.().catch(tellProblem);
       });
       onClose();
     } catch (error) {

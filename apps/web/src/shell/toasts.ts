@@ -23,6 +23,10 @@ export const toaster = {
 /** Says what went wrong, in the words that the error has for the person. */
 export const tellProblem = (problem: Error): void => toaster.create({ title: problem.message });
 
+/** Says what was done, with the way back. */
+export const tellDone = (title: string, undo: () => void): void =>
+  toaster.create({ title, action: { label: 'Undo', onClick: undo } });
+
 /** @param load called when there is something to show and nobody who shows it */
 export function listenForToasts(load: () => void): void {
   onFirst = load;

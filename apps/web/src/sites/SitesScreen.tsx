@@ -11,7 +11,7 @@ import { Hint } from '../shell/Hint';
 import { showHintsAgain, useAnyHintRead } from '../shell/hints';
 import { Notice } from '../shell/Notice';
 import { surveyPath } from '../shell/paths';
-import { tellProblem, toaster } from '../shell/toasts';
+import { tellDone, tellProblem } from '../shell/toasts';
 import { useDocumentTitle } from '../shell/useDocumentTitle';
 import { Tally } from '../shell/Wedge';
 import { BringPage } from './BringPage';
@@ -128,11 +128,7 @@ function SiteSection({ site, onBring }: { site: Site; onBring: () => void }) {
   const removal = useRemoval('sites');
   const remove = () =>
     removal.remove.mutate(site.id, {
-      onSuccess: () =>
-        toaster.create({
-          title: `${site.name} was removed`,
-          action: { label: 'Undo', onClick: () => removal.restore.mutate(site.id) },
-        }),
+      onSuccess: () => tellDone(`${site.name} was removed`, () => removal.restore.mutate(site.id)),
       onError: tellProblem,
     });
   return (

@@ -2,7 +2,7 @@ import { Flex } from '@chakra-ui/react';
 import type { PageChangeRecord } from '@retoque/contract';
 import { usePageChanges } from '../api/queries';
 import { Notice } from '../shell/Notice';
-import { tellProblem, toaster } from '../shell/toasts';
+import { tellDone, tellProblem } from '../shell/toasts';
 import { Button } from '../theme/Button';
 
 /** Changes that cannot be put into the page, each with its reason and a way to be rid of it. */
@@ -10,11 +10,7 @@ export function SetAside({ pageId, changes }: { pageId: string; changes: readonl
   const { remove, restore } = usePageChanges(pageId);
   const takeOff = ({ id, name }: PageChangeRecord) =>
     remove.mutate(id, {
-      onSuccess: () =>
-        toaster.create({
-          title: `“${name}” is taken off`,
-          action: { label: 'Undo', onClick: () => restore.mutate(id, { onError: tellProblem }) },
-        }),
+      onSuccess: () => tellDone(`“${name}” is taken off`, () => restore.mutate(id, { onError: tellProblem })),
       onError: tellProblem,
     });
   return changes.map((change) =>

@@ -18,16 +18,18 @@ const Shortcuts = lazy(() => import('./Shortcuts'));
 
 const NO_COMMANDS: readonly Command[] = [];
 
+/** Asked for once, and again with the next touch where it did not come. */
+let ahead: Promise<unknown> | undefined;
+
 /** Loads what a first key or click is likely to open, so that it is there when the connection is not. */
 const loadAhead = () => {
-  for (const part of [
+  ahead ??= Promise.all([
     loadReader(),
     import('./CommandPalette'),
     import('../editor/TakeAlong'),
     import('../frames/ViewChoices'),
     import('../saving/Conflict'),
-  ])
-    void part.catch(() => undefined);
+  ]).catch(() => (ahead = undefined));
 };
 
 /** What an element is given that is touched first. */

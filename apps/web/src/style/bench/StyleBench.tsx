@@ -1,11 +1,9 @@
 import type { LookData, Trial } from '@retoque/contract';
 import { changeLook, type Look, type Setting, type ViewportName } from '@retoque/core';
 import { lazy, Suspense, useCallback, useLayoutEffect, useMemo, useRef, useState } from 'react';
-import { useNavigate } from 'react-router';
 import { engine } from '../../engine/engine';
 import { useMeasuring } from '../../measuring/useMeasuring';
-import { handoverPath, surveyPath } from '../../shell/paths';
-import { toaster } from '../../shell/toasts';
+import { tellDone } from '../../shell/toasts';
 import { useSteady } from '../../shell/useSteady';
 import { HandContext, type Hand } from '../editor/hand';
 import { Frames } from '../frames/Frames';
@@ -34,11 +32,11 @@ import { PreviewButton } from './PreviewButton';
 import { Rail } from './Rail';
 import { SheetPane } from './SheetPane';
 import { Trials } from './Trials';
+import { useBenchCommands } from './useBenchCommands';
 import { useBenchKeys } from './useBenchKeys';
 import { useBenchQuery } from './useBenchQuery';
 import { useCellEdits } from './useCellEdits';
-import { useCellSite } from './useCellSite';
-import { useCommands } from './useCommands';
+import { useCellSiteValue } from './useCellSiteValue';
 import { useDialogs } from './useDialogs';
 import { useOpened, type Styled } from './useOpened';
 import { usePageMarkup } from './usePageMarkup';
@@ -66,7 +64,6 @@ export function StyleBench({
   shelf: Shelf;
 }) {
   const { site, page, versionId, component, kept } = styled;
-  const navigate = useNavigate();
   const kind = useMemo(() => requireKind(component.kind), [component.kind]);
   const placing = usePlace(page.id);
   const { viewport, setViewport, place } = placing;
@@ -82,7 +79,7 @@ export function StyleBench({
   const { look, history } = editor;
   const takeNewer = useSteady((newer: LookData) => editor.replace(newer, 'Newer version from another window'));
   const save = useAutosave(component.id, trial, look as LookData, shelf, takeNewer);
-  const rivals = useRivals(styled, look, editor, save);
+  const rivals = useRivals(styled, look, editor, save, takeNewer);
 
   // What it comes to.
   const { ref, found, error: lost, ready } = useOpened(styled, look);
@@ -99,7 +96,7 @@ export function StyleBench({
   if (sheet && sheet.parts !== parts) setParts(sheet.parts);
   useFirstShown(sheet, kind, state);
   const gridView = useGridView(sheet, state);
-  const { active, part, cell } = gridView;
+  const { active, part } = gridView;
   const siteValues = useSiteValues(versionId);
   const rail = useRail(site, page, component, kept, sheet);
 
@@ -116,7 +113,7 @@ export function StyleBench({
   );
   const applyRemedy = useSteady((settings: readonly Setting[], name: string) => {
     editor.apply(settings, name);
-    toaster.create({ title: name, action: { label: 'Undo', onClick: undo } });
+    tellDone(name, undo);
   });
   const goToCheck = useSteady((partName: string, column: string, width: string) => {
     if (WIDTHS.includes(width as ViewportName)) setViewport(width as ViewportName);
@@ -152,36 +149,35 @@ export function StyleBench({
     editor.correctPart(active.head.part, part?.label ?? active.head.part, selector);
   });
 
-  const commands = useCommands({
-    canUndo: history.past.length > 0,
-    canRedo: history.future.length > 0,
-    hasCell: cell !== undefined,
-    isSet: cell?.own !== undefined,
-    run: {
-      ...{ clear: edits.clear, mute: edits.mute, fill: edits.fill, copyCss: edits.copyCss },
-      ...{ undo: editor.undo, redo: editor.redo },
-      edit: actions.edit,
-      find: () => finder.current?.focus(),
-      unfoldAll: () => state.setUnfolded(sheet?.parts.map((item) => item.name) ?? []),
-      foldAll: () => state.setUnfolded([active.head.part]),
-      wholePart: () => actions.toggleWhole(active.head.part),
-      ...{ width: placing.nextWidth, page: placing.togglePage, scheme: placing.toggleScheme },
-      ...{ point: openPointing, preview: openPreview },
-      palette: () => show('commands'),
-      keys: () => show('keys'),
-      survey: () => void navigate(surveyPath(site.id, page.id)),
-      handover: () => void navigate(handoverPath(site.id, page.id, component.id)),
-    },
+  const find = useCallback(() => finder.current?.focus(), []);
+  const commands = useBenchCommands({
+    styled,
+    sheet,
+    editor,
+    edits,
+    placing,
+    state,
+    view: gridView,
+    edit: actions.edit,
+    find,
+    show,
   });
   const untouched = useBenchKeys(commands, dialogs.open !== undefined);
   const { setUntouched } = frames;
   useLayoutEffect(() => setUntouched(untouched), [untouched, setUntouched]);
 
-  const cellSite = useCellSite({ site, kind, component: ref, address: active.head, lookNow, editor, undo });
+  const cellSite = useCellSiteValue({ site, kind, component: ref, address: active.head, lookNow, editor, undo });
   const hand = useMemo(
     (): Hand => ({
-      ...{ kind, component: ref, look, lookNow, query, viewport, measured },
-      ...{ onTry: tryOut, onApply: applyRemedy },
+      kind,
+      component: ref,
+      look,
+      lookNow,
+      query,
+      viewport,
+      measured,
+      onTry: tryOut,
+      onApply: applyRemedy,
     }),
     [kind, ref, look, lookNow, query, viewport, measured, tryOut, applyRemedy],
   );
@@ -189,7 +185,7 @@ export function StyleBench({
     save.state.kind === 'refused' ? save.state.message : undefined,
     (lost ?? error)?.message,
     ...(sheet?.problems ?? []),
-  ].filter((message) => message !== undefined && message !== '') as string[];
+  ].filter((message): message is string => Boolean(message));
   const partNote = (
     <PartNote
       key={active.head.part + (pointed ?? '')}
@@ -236,7 +232,7 @@ export function StyleBench({
                 kind={kind}
                 busy={rivals.busy}
                 onMerge={rivals.merge}
-                onLoad={rivals.takeNewer}
+                onLoad={rivals.load}
                 onKeepBoth={rivals.keepBoth}
               />
             </Suspense>

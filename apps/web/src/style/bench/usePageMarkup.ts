@@ -5,7 +5,7 @@ import { changeHolding } from '../../anew/change-of';
 import { usePageChanges } from '../../api/queries';
 import { engine } from '../../engine/engine';
 import { surveyPath } from '../../shell/paths';
-import { tellProblem, toaster } from '../../shell/toasts';
+import { tellDone, tellProblem, toaster } from '../../shell/toasts';
 import { useSteady } from '../../shell/useSteady';
 import type { Styled } from './useOpened';
 
@@ -21,10 +21,7 @@ export function usePageMarkup({ site, page, versionId, component }: Styled, onKe
   const takeBack = useSteady((change: PageChangeRecord, leave: boolean) =>
     remove.mutate(change.id, {
       onSuccess: () => {
-        toaster.create({
-          title: `“${change.name}” is off the page`,
-          action: { label: 'Undo', onClick: () => restore.mutate(change.id) },
-        });
+        tellDone(`“${change.name}” is off the page`, () => restore.mutate(change.id));
         if (leave) void navigate(surveyPath(site.id, page.id));
       },
       onError: tellProblem,

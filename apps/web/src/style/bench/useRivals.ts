@@ -9,7 +9,13 @@ import type { Saving } from '../saving/useAutosave';
 import type { Styled } from './useOpened';
 
 /** Other looks of the component: those of the owner's own, and one that another window saved in the meantime. */
-export function useRivals({ site, component }: Styled, look: Look, editor: LookEditor, save: Saving) {
+export function useRivals(
+  { site, component }: Styled,
+  look: Look,
+  editor: LookEditor,
+  save: Saving,
+  takeNewer: (newer: LookData) => void,
+) {
   const client = useQueryClient();
   const adding = useAddTrial(component.id);
   const changing = useChangeComponent(component.id);
@@ -19,11 +25,11 @@ export function useRivals({ site, component }: Styled, look: Look, editor: LookE
   const choose = useSteady((id: string) => changing.mutate({ currentTrialId: id }, { onError: tellProblem }));
   const addAnother = useSteady(() => adding.mutate({ look: mine, makeCurrent: true }, { onError: tellProblem }));
 
-  const takeNewer = () => {
+  const load = () => {
     if (save.state.kind !== 'conflict') return;
     const { current } = save.state;
     save.rebase(current, current.look);
-    editor.replace(current.look, 'Newer version from another window');
+    takeNewer(current.look);
     refresh();
   };
   const merge = (merged: LookData) => {
@@ -46,5 +52,5 @@ export function useRivals({ site, component }: Styled, look: Look, editor: LookE
     );
   };
 
-  return { choose, addAnother, takeNewer, merge, keepBoth, busy: adding.isPending };
+  return { choose, addAnother, load, merge, keepBoth, busy: adding.isPending };
 }

@@ -43,11 +43,22 @@ export function useGridState(kind: Kind) {
   const unfoldedSet = useMemo(() => new Set(unfolded), [unfolded]);
   const wholeSet = useMemo(() => new Set(whole), [whole]);
   return {
-    ...{ unfolded, unfoldedSet, setUnfolded, whole, wholeSet, added, setAdded, search, setSearch },
-    ...{ selection, setSelection, actions },
+    unfolded,
+    unfoldedSet,
+    setUnfolded,
+    whole,
+    wholeSet,
+    added,
+    setAdded,
+    search,
+    setSearch,
+    selection,
+    setSelection,
+    actions,
   };
 }
 export type GridState = ReturnType<typeof useGridState>;
+
 /** The first sheet shows what falls short, if anything does. */
 export function useFirstShown(
   sheet: StateSheet | undefined,

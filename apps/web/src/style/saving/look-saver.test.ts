@@ -109,6 +109,12 @@ class Window {
   }
 }
 
+/** A window on a look that is there. */
+const opened = () => {
+  const server = new Server(colour('#000000'));
+  return { server, window: new Window(server) };
+};
+
 /** Longer than the longest wait for another try. */
 const settle = () => jest.advanceTimersByTimeAsync(120_000);
 const pause = () => jest.advanceTimersByTimeAsync(600);
@@ -118,8 +124,7 @@ afterEach(() => void jest.useRealTimers());
 
 describe('LookSaver', () => {
   it('saves once after a pause, what was last in hand', async () => {
-    const server = new Server(colour('#000000'));
-    const window = new Window(server);
+    const { server, window } = opened();
     window.edit(colour('#111111'));
     window.edit(colour('#222222'));
     expect(window.state?.kind).toBe('saving');
@@ -130,8 +135,7 @@ describe('LookSaver', () => {
   });
 
   it('is in no conflict with its own save where the answer was lost and more was edited since', async () => {
-    const server = new Server(colour('#000000'));
-    const window = new Window(server);
+    const { server, window } = opened();
     server.fates.push('unheard');
     window.edit(colour('#111111'));
     await pause();
@@ -143,8 +147,7 @@ describe('LookSaver', () => {
   });
 
   it('does not say saved where an edit is taken back whose save may have been carried out', async () => {
-    const server = new Server(colour('#000000'));
-    const window = new Window(server);
+    const { server, window } = opened();
     server.fates.push('unheard', 'lost', 'lost');
     window.edit(colour('#111111'));
     await pause();
@@ -159,8 +162,7 @@ describe('LookSaver', () => {
   });
 
   it('asks about what another window saved over an edit whose answer was lost', async () => {
-    const server = new Server(colour('#000000'));
-    const window = new Window(server);
+    const { server, window } = opened();
     server.fates.push('unheard');
     window.edit(colour('#111111'));
     await pause();
@@ -180,8 +182,7 @@ describe('LookSaver', () => {
   });
 
   it('takes the newer look where nothing was edited since the lost answer', async () => {
-    const server = new Server(colour('#000000'));
-    const window = new Window(server);
+    const { server, window } = opened();
     server.fates.push('unheard');
     window.edit(colour('#111111'));
     await pause();
@@ -192,8 +193,7 @@ describe('LookSaver', () => {
   });
 
   it('does not send again what the server cannot take, and sends the next edit', async () => {
-    const server = new Server(colour('#000000'));
-    const window = new Window(server);
+    const { server, window } = opened();
     server.fates.push({ status: 413 });
     window.edit(colour('#111111'));
     await settle();
@@ -206,8 +206,7 @@ describe('LookSaver', () => {
   });
 
   it.each([429, 500, 503])('tries again by itself after %i', async (status) => {
-    const server = new Server(colour('#000000'));
-    const window = new Window(server);
+    const { server, window } = opened();
     server.fates.push({ status }, { status });
     window.edit(colour('#111111'));
     await settle();

@@ -49,7 +49,6 @@ export class LookSaver {
   private sent: SentSave | undefined;
   private timer: ReturnType<typeof setTimeout> | undefined;
   private sending = false;
-  private conflicted = false;
   private delay = FIRST_RETRY_MILLIS;
   private now: SaveState;
 
@@ -84,7 +83,7 @@ export class LookSaver {
   /** Sends what is in hand now. */
   async send(): Promise<void> {
     clearTimeout(this.timer);
-    if (this.sending || this.conflicted) return;
+    if (this.sending || this.now.kind === 'conflict') return;
     if (this.isSaved()) {
       this.saving.shelf.drop();
       if (this.now.kind !== 'saved') this.tell({ kind: 'saved', at: new Date() });
@@ -92,14 +91,14 @@ export class LookSaver {
     }
     this.sending = true;
     this.tell({ kind: 'saving' });
-    const { revision: baseRevision, base } = this;
+    const { revision: baseRevision } = this;
     const save = (this.sent ??= { saveId: crypto.randomUUID(), look: this.look });
     this.shelve();
     let retryIn: number | undefined;
     try {
       retryIn = this.acknowledged(save, await this.saving.save({ baseRevision, ...save }));
     } catch (error) {
-      retryIn = this.failed(error, base);
+      retryIn = this.failed(error);
     } finally {
       this.sending = false;
     }
@@ -114,7 +113,6 @@ export class LookSaver {
   rebase(current: Trial, next: LookData): void {
     this.look = next;
     this.made(current.revision, current.look);
-    this.conflicted = false;
     this.keep();
     this.tell(this.isSaved() ? { kind: 'saved', at: new Date(current.updatedAt) } : { kind: 'saving' });
   }
@@ -143,7 +141,7 @@ export class LookSaver {
     this.made(revision, save.look);
     if (newer && !isInHand) {
       this.shelve();
-      this.conflict({ current: newer, base: save.look });
+      this.tell({ kind: 'conflict', current: newer, base: save.look });
       return undefined;
     }
     if (newer) {
@@ -151,15 +149,17 @@ export class LookSaver {
       this.made(newer.revision, newer.look);
       this.saving.onNewer(newer.look);
     }
-    this.keep();
-    // While more is to be sent it is not said to be saved.
-    if (!isInHand) return 0;
+    if (!isInHand) {
+      // While more is to be sent it is not said to be saved.
+      this.shelve();
+      return 0;
+    }
     this.saving.shelf.drop();
     this.tell({ kind: 'saved', at: new Date(newer?.updatedAt ?? savedAt) });
     return undefined;
   }
 
-  private failed(error: unknown, base: LookData | undefined): number | undefined {
+  private failed(error: unknown): number | undefined {
     const problem = error instanceof ProblemError ? error : undefined;
     const status = problem?.problem.status ?? Infinity;
     // Our server's no means that nothing was saved; anything else may hide a save that was carried out.
@@ -168,7 +168,8 @@ export class LookSaver {
       this.shelve();
     }
     if (problem && status === 409) {
-      this.conflict({ current: trialSchema.parse((problem.body as { current: unknown }).current), base });
+      const current = trialSchema.parse((problem.body as { current: unknown }).current);
+      this.tell({ kind: 'conflict', current, base: this.base });
       return undefined;
     }
     if (problem && status < FAILED && status !== TOO_MANY) {
@@ -179,11 +180,6 @@ export class LookSaver {
     this.delay = Math.min(this.delay * 2, LONGEST_RETRY_MILLIS);
     this.tell({ kind: 'waiting', message: error instanceof Error ? error.message : 'The server does not answer.' });
     return retryIn;
-  }
-
-  private conflict(rival: Rival): void {
-    this.conflicted = true;
-    this.tell({ kind: 'conflict', ...rival });
   }
 
   private sendIn(millis: number): void {

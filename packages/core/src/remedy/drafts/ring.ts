@@ -17,12 +17,10 @@ const RING_GAP = 2;
 /** An outline that stands out from the page and from the control. */
 export function draftRing(drafting: Drafting, check: LedgerCheck, column: StateColumn): Draft[] {
   // Two pixels off the control, what is around it is all that the ring stands on: of every element, at every width.
-  const { place, added } = drafting.request;
   const all = drafting.request.viewports.flatMap(({ environment }) =>
     drafting.session.allSeenUnder(drafting.look, check.part, check.column, {
+      ...drafting.sheetRequest,
       environment,
-      ...(place ? { place } : {}),
-      ...(added ? { added } : {}),
     }),
   );
   const { style } = drafting.seen(check.part, check.column);

@@ -3,7 +3,7 @@ import { assetSource, useSiteAssetChanges } from '../../../../assets/queries';
 import { DropField } from '../../../../assets/DropField';
 import { useUpload } from '../../../../assets/useUpload';
 import { weightWords } from '../../../../assets/words';
-import { tellProblem, toaster } from '../../../../shell/toasts';
+import { tellDone, tellProblem } from '../../../../shell/toasts';
 import { useCellSite } from '../../site-context';
 import { pictureText } from './PictureLayer';
 import { usePictures, type KnownPicture } from './usePictures';
@@ -25,11 +25,7 @@ export function PictureChooser({
   const takeAway = ({ assetId, name }: KnownPicture) => {
     if (assetId === undefined) return;
     remove.mutate(assetId, {
-      onSuccess: () =>
-        toaster.create({
-          title: `“${name}” is removed`,
-          action: { label: 'Undo', onClick: () => restore.mutate(assetId) },
-        }),
+      onSuccess: () => tellDone(`“${name}” is removed`, () => restore.mutate(assetId)),
       onError: tellProblem,
     });
   };

@@ -2,14 +2,14 @@ import type { Site } from '@retoque/contract';
 import type { Kind, Look } from '@retoque/core';
 import { useMemo } from 'react';
 import type { ComponentRef } from '../../engine/protocol';
-import { toaster } from '../../shell/toasts';
+import { tellDone } from '../../shell/toasts';
 import { useSteady } from '../../shell/useSteady';
 import type { CellSite } from '../editor/site-context';
 import type { CellAddress } from '../look/cells';
 import { cellsName, type LookEditor } from '../look/useLookEditor';
 
-/** Where the cell in hand stands, for editors that reach beyond its value. */
-export function useCellSite({
+/** What `CellSiteContext` holds: where the cell in hand stands. */
+export function useCellSiteValue({
   site,
   kind,
   component,
@@ -29,7 +29,7 @@ export function useCellSite({
   const setAt = useSteady((width: 'medium' | 'narrow', values: Readonly<Record<string, string>>) => {
     const upTo = `up to ${site.bounds[width]} pixels`;
     editor.setAt(width, [{ address, values }], `${cellsName(kind, [address])}, ${upTo}`);
-    toaster.create({ title: `Set ${upTo}.`, action: { label: 'Undo', onClick: undo } });
+    tellDone(`Set ${upTo}.`, undo);
   });
   const { part, column } = address;
   return useMemo(
