@@ -70,9 +70,18 @@ export default tseslint.config(
           selector: 'MemberExpression > MemberExpression.object[property.name="contentDocument"]',
           message: 'A page’s document answers to the names in it first: ask it by frame/dom.ts.',
         },
+        // What waits without a place of its own takes the whole screen away, and the focus with it.
+        ...['lazy', 'Suspense'].map((name) => ({
+          selector: `ImportDeclaration[source.value="react"] > ImportSpecifier[imported.name="${name}"]`,
+          message: 'What is loaded late waits in its own place: take late() from shell/late.tsx.',
+        })),
         tablesByName,
       ],
     },
+  },
+  {
+    files: ['apps/web/src/shell/late.tsx'],
+    rules: { 'no-restricted-syntax': ['error', tablesByName] },
   },
   {
     files: ['packages/core/src/**/*.ts'],

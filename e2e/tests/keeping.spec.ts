@@ -145,3 +145,35 @@ test('a window closed before its save was answered loses nothing', async ({ page
   await expect(cell(page, 'text', 'hover')).toContainText('#ffeedd');
   await saved(page);
 });
+
+test('a piece that comes late takes neither the focus nor what is typed, and fails in its own place', async ({
+  page,
+}) => {
+  let fate: 'late' | 'lost' | 'there' = 'late';
+  await page.route(/TakeAlong-.*\.js/, async (route) => {
+    if (fate === 'lost') return route.abort('connectionreset');
+    if (fate === 'late') await new Promise((resolve) => setTimeout(resolve, 1500));
+    return route.continue();
+  });
+  await openButton(page);
+  await cell(page, 'text', 'hover').click();
+  await page.keyboard.press('Enter');
+  // What is offered beside a text colour is drawn with the first value, and it is not there yet.
+  await page.keyboard.type('#ffe', { delay: 20 });
+  await expect(cell(page, 'text', 'hover')).toContainText('#ffe');
+  await expect(page.getByRole('textbox', { name: 'Colour' })).toBeFocused();
+  await page.keyboard.type('edd');
+  await page.keyboard.press('Enter');
+  await expect(cell(page, 'text', 'hover')).toContainText('#ffeedd');
+  await saved(page);
+
+  fate = 'lost';
+  await page.reload();
+  await cell(page, 'text', 'hover').click();
+  const failed = page.getByRole('alert').filter({ hasText: 'A piece of Retoque could not be loaded' });
+  await expect(failed).toBeVisible();
+  await expect(cell(page, 'text', 'hover')).toContainText('#ffeedd');
+  fate = 'there';
+  await failed.getByRole('button', { name: 'Try again' }).click();
+  await expect(failed).toHaveCount(0);
+});

@@ -45,7 +45,7 @@ export const cell = (page: Page, row: string, column: string) => page.locator(`[
 export async function setColour(page: Page, row: string, column: string, value: string): Promise<void> {
   await cell(page, row, column).click();
   await page.keyboard.press('Enter');
-  await page.keyboard.insertText(value);
+  await page.keyboard.type(value);
   await page.keyboard.press('Enter');
   await expect(cell(page, row, column)).toContainText(value);
 }

@@ -1,13 +1,13 @@
 import { Box, Flex } from '@chakra-ui/react';
 import type { HandoverFile } from '@retoque/core';
 import { Download } from 'lucide-react';
-import { lazy, Suspense } from 'react';
+import { late } from '../shell/late';
 import { Busy } from '../shell/Busy';
 import { Button } from '../theme/Button';
 import { CopyButton } from './CopyButton';
 import { saveFile } from './save-file';
 
-const CssView = lazy(() => import('./CssView'));
+const CssView = late(() => import('./CssView'), <Busy>Opening the CSS</Busy>);
 
 interface Props {
   readonly file: HandoverFile;
@@ -38,9 +38,7 @@ export function Sheet({ file: { path, text, page }, isOneOfMany }: Props) {
         </Button>
       </Flex>
       <Box border="1px solid {colors.line}" borderRadius="l" overflow="hidden" bg="card">
-        <Suspense fallback={<Busy>Opening the CSS</Busy>}>
-          <CssView css={text} />
-        </Suspense>
+        <CssView css={text} />
       </Box>
     </Box>
   );

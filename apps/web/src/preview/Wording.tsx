@@ -1,10 +1,11 @@
 import { ArrowDown, ArrowUp, Copy, Eye, EyeOff, Smile, Trash2 } from 'lucide-react';
-import { lazy, Suspense, useCallback, useRef, useState, type KeyboardEvent } from 'react';
+import { useCallback, useRef, useState, type KeyboardEvent } from 'react';
+import { late } from '../shell/late';
 import { toaster } from '../shell/toasts';
 import { Button } from '../theme/Button';
 import { WordingDraft, type WordingItem, type WordingView } from './wording-draft';
 
-const EmojiPicker = lazy(() => import('./EmojiPicker'));
+const EmojiPicker = late(() => import('./EmojiPicker'), <p className="small">Opening the emoji…</p>);
 
 type Field = HTMLInputElement | HTMLTextAreaElement;
 
@@ -64,11 +65,7 @@ export function Wording({
           />
         ))}
       </div>
-      {emoji ? (
-        <Suspense fallback={<p className="small">Opening the emoji…</p>}>
-          <EmojiPicker onPick={insert} />
-        </Suspense>
-      ) : null}
+      {emoji ? <EmojiPicker onPick={insert} /> : null}
       <div className="wording-end">
         {view.changes.length ? (
           <ul aria-label="What to change">

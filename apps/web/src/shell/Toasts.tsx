@@ -1,15 +1,12 @@
-import { lazy, Suspense, useEffect, useState } from 'react';
+import { useEffect, useState } from 'react';
+import { late } from './late';
 import { listenForToasts } from './toasts';
 
-const ToastRegion = lazy(() => import('./ToastRegion'));
+const ToastRegion = late(() => import('./ToastRegion'));
 
 /** Where notices appear; loaded with the first of them. */
 export function Toasts() {
   const [wanted, setWanted] = useState(false);
   useEffect(() => listenForToasts(() => setWanted(true)), []);
-  return wanted ? (
-    <Suspense>
-      <ToastRegion />
-    </Suspense>
-  ) : null;
+  return wanted ? <ToastRegion /> : null;
 }

@@ -2,7 +2,8 @@ import { Box, Flex } from '@chakra-ui/react';
 import { type ViewportName } from '@retoque/core';
 import { useQuery } from '@tanstack/react-query';
 import { Plus, RefreshCw } from 'lucide-react';
-import { lazy, Suspense, useCallback, useMemo, useRef, useState } from 'react';
+import { useCallback, useMemo, useRef, useState } from 'react';
+import { late } from '../shell/late';
 import { useNavigate, useParams } from 'react-router';
 import { componentsQuery, pageQuery, siteQuery, useOpenComponent, useRefreshPage } from '../api/queries';
 import { engine, useOpenedPage } from '../engine/engine';
@@ -27,7 +28,7 @@ import { useFound } from './useFound';
 import { useOutlines } from './useOutlines';
 import { Button } from '../theme/Button';
 
-const AddComponent = lazy(() => import('../anew/AddComponent'));
+const AddComponent = late(() => import('../anew/AddComponent'));
 
 const NONE: readonly FoundWithChecks[] = [];
 
@@ -221,9 +222,7 @@ export function SurveyScreen() {
         </Flex>
       </Flex>
       {adding && site.data && page.data ? (
-        <Suspense>
-          <AddComponent site={site.data} page={page.data} onClose={() => setAdding(false)} />
-        </Suspense>
+        <AddComponent site={site.data} page={page.data} onClose={() => setAdding(false)} />
       ) : null}
     </Flex>
   );

@@ -1,5 +1,5 @@
 import type { Setting } from '@retoque/core';
-import { lazy, Suspense } from 'react';
+import { late } from '../../shell/late';
 import type { OpenedComponent } from '../../engine/protocol';
 import { useHand } from '../editor/hand';
 import { loadReader } from '../grid/reading';
@@ -9,12 +9,12 @@ import type { useDialogs } from './useDialogs';
 import type { Styled } from './useOpened';
 import type { usePageMarkup } from './usePageMarkup';
 
-const Preview = lazy(() => import('../../preview/Preview'));
-const AddComponent = lazy(() => import('../../anew/AddComponent'));
-const CommandPalette = lazy(() => import('./CommandPalette'));
-const Pointing = lazy(() => import('../grid/Pointing'));
-const AcrossSite = lazy(() => import('../../ledger/AcrossSite'));
-const Shortcuts = lazy(() => import('./Shortcuts'));
+const Preview = late(() => import('../../preview/Preview'));
+const AddComponent = late(() => import('../../anew/AddComponent'));
+const CommandPalette = late(() => import('./CommandPalette'));
+const Pointing = late(() => import('../grid/Pointing'));
+const AcrossSite = late(() => import('../../ledger/AcrossSite'));
+const Shortcuts = late(() => import('./Shortcuts'));
 
 const NO_COMMANDS: readonly Command[] = [];
 
@@ -69,7 +69,7 @@ export function BenchDialogs({
   const { component, look, query, viewport, onTry } = useHand();
   const { part, partColumns, active } = grid;
   return (
-    <Suspense>
+    <>
       {listed ? (
         <>
           <CommandPalette
@@ -119,6 +119,6 @@ export function BenchDialogs({
           onClose={close}
         />
       ) : null}
-    </Suspense>
+    </>
   );
 }

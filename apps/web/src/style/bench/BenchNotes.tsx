@@ -1,12 +1,12 @@
-import { lazy, Suspense } from 'react';
+import { late } from '../../shell/late';
 import { Hint } from '../../shell/Hint';
 import { Notice } from '../../shell/Notice';
 import type { OpenedComponent } from '../../engine/protocol';
 import type { usePageMarkup } from './usePageMarkup';
 
 // Few components have either.
-const Imposter = lazy(() => import('./Imposter'));
-const MadeHere = lazy(() => import('./MadeHere'));
+const Imposter = late(() => import('./Imposter'));
+const MadeHere = late(() => import('./MadeHere'));
 
 /** What there is to know before anything else: what is wrong, what stands on the page by the owner's own hand, and a hint. */
 export function BenchNotes({
@@ -25,12 +25,8 @@ export function BenchNotes({
           <Notice tone="short">{message}</Notice>
         </div>
       ))}
-      <Suspense>
-        {markup.held ? <MadeHere change={markup.held} busy={markup.removing} onTakeBack={markup.takeBack} /> : null}
-        {found?.isImposter ? (
-          <Imposter busy={markup.adding} onMake={(tag) => markup.makeReal(found.order, tag)} />
-        ) : null}
-      </Suspense>
+      {markup.held ? <MadeHere change={markup.held} busy={markup.removing} onTakeBack={markup.takeBack} /> : null}
+      {found?.isImposter ? <Imposter busy={markup.adding} onMake={(tag) => markup.makeReal(found.order, tag)} /> : null}
       {found?.outcome === 'moved' ? (
         <div className="note">
           <Notice>The page has changed, and this component was found again at {found.selector}.</Notice>

@@ -1,5 +1,5 @@
 import type { StateSheet } from '@retoque/core';
-import { Suspense, type ReactNode, type RefObject } from 'react';
+import { type ReactNode, type RefObject } from 'react';
 import { AddState } from '../grid/AddState';
 import { SheetBar, type BenchTab } from '../grid/SheetBar';
 import type { GridActions } from '../grid/grid-actions';
@@ -68,7 +68,7 @@ export function SheetPane({
         onDialog={onDialog}
       />
       {tab === 'checks' ? (
-        <Suspense fallback={<p className="ledger-empty">Working out every check…</p>}>{ledger}</Suspense>
+        ledger
       ) : (
         <StateGrid
           sheet={sheet}

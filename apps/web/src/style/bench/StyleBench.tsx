@@ -1,6 +1,7 @@
 import type { LookData, Trial } from '@retoque/contract';
 import { changeLook, type Look, type Setting, type ViewportName } from '@retoque/core';
-import { lazy, Suspense, useCallback, useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { late } from '../../shell/late';
 import { engine } from '../../engine/engine';
 import { useMeasuring } from '../../measuring/useMeasuring';
 import { tellDone } from '../../shell/toasts';
@@ -46,8 +47,8 @@ import { useRivals } from './useRivals';
 import { useSheet } from './useSheet';
 import { useSiteValues } from './useSiteValues';
 
-const Ledger = lazy(() => import('../../ledger/Ledger'));
-const Conflict = lazy(() => import('../saving/Conflict'));
+const Ledger = late(() => import('../../ledger/Ledger'), <p className="ledger-empty">Working out every check…</p>);
+const Conflict = late(() => import('../saving/Conflict'));
 
 const NO_PARTS: never[] = [];
 const NO_CHECKS: never[] = [];
@@ -225,17 +226,15 @@ export function StyleBench({
         />
         <main>
           {save.state.kind === 'conflict' ? (
-            <Suspense>
-              <Conflict
-                rival={save.state}
-                look={look}
-                kind={kind}
-                busy={rivals.busy}
-                onMerge={rivals.merge}
-                onLoad={rivals.load}
-                onKeepBoth={rivals.keepBoth}
-              />
-            </Suspense>
+            <Conflict
+              rival={save.state}
+              look={look}
+              kind={kind}
+              busy={rivals.busy}
+              onMerge={rivals.merge}
+              onLoad={rivals.load}
+              onKeepBoth={rivals.keepBoth}
+            />
           ) : null}
           <BenchNotes problems={problems} found={found} markup={markup} />
           <div className="bench-head">

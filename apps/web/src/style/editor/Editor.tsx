@@ -1,5 +1,6 @@
 import { partNamed, type Cell, type CheckRef, type Row, type StateSheet, lookup } from '@retoque/core';
-import { lazy, Suspense, useMemo, useRef, useState, type ReactNode, type RefObject } from 'react';
+import { useMemo, useRef, useState, type ReactNode, type RefObject } from 'react';
+import { late } from '../../shell/late';
 import type { LedgerQuery, SiteColour } from '../../engine/protocol';
 import { useSteady } from '../../shell/useSteady';
 import { Button } from '../../theme/Button';
@@ -132,20 +133,18 @@ export function Editor({
           />
           <div className="property">{row.shorthand ?? row.properties.join(', ')}</div>
           {Own ? (
-            <Suspense fallback={<p className="small">Opening the editor…</p>}>
-              <div className="fitted" key={key}>
-                <Own
-                  row={row}
-                  value={value}
-                  valueOf={valueOf}
-                  colours={hexes}
-                  families={families}
-                  words={words}
-                  onChange={change}
-                  onSettle={settle}
-                />
-              </div>
-            </Suspense>
+            <div className="fitted" key={key}>
+              <Own
+                row={row}
+                value={value}
+                valueOf={valueOf}
+                colours={hexes}
+                families={families}
+                words={words}
+                onChange={change}
+                onSettle={settle}
+              />
+            </div>
           ) : null}
         </>
       )}
@@ -197,21 +196,19 @@ function Helped({ check: { part, column, demand } }: { check: CheckRef }) {
         Ways out
       </Button>
       {isOpen ? (
-        <Suspense fallback={<p className="small">Looking for ways out…</p>}>
-          <WaysOut
-            component={component}
-            look={look}
-            query={ledgerQuery}
-            check={check}
-            at={viewport}
-            onTry={onTry}
-            onApply={onApply}
-          />
-        </Suspense>
+        <WaysOut
+          component={component}
+          look={look}
+          query={ledgerQuery}
+          check={check}
+          at={viewport}
+          onTry={onTry}
+          onApply={onApply}
+        />
       ) : null}
     </div>
   );
 }
 
-const WaysOut = lazy(() => import('../../ledger/WaysOut'));
-const TakeAlong = lazy(() => import('./TakeAlong'));
+const WaysOut = late(() => import('../../ledger/WaysOut'), <p className="small">Looking for ways out…</p>);
+const TakeAlong = late(() => import('./TakeAlong'));

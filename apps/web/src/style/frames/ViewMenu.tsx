@@ -1,7 +1,8 @@
 import type { ViewportName } from '@retoque/core';
 import { useQuery } from '@tanstack/react-query';
 import { Eye } from 'lucide-react';
-import { lazy, Suspense, useState } from 'react';
+import { useState } from 'react';
+import { late } from '../../shell/late';
 import { engine } from '../../engine/engine';
 import type { ComponentRef } from '../../engine/protocol';
 import { refKey } from '../../engine/ref-key';
@@ -9,7 +10,7 @@ import { PopMenu } from '../../shell/PopMenu';
 import { Button } from '../../theme/Button';
 import { viewWords, type FramesView } from './frames-view';
 
-const ViewChoices = lazy(() => import('./ViewChoices'));
+const ViewChoices = late(() => import('./ViewChoices'));
 
 const NOTHING: never[] = [];
 
@@ -51,9 +52,7 @@ export function ViewMenu({
         </Button>
       }
     >
-      <Suspense>
-        <ViewChoices view={view} openable={openable.data ?? NOTHING} onChange={onChange} />
-      </Suspense>
+      <ViewChoices view={view} openable={openable.data ?? NOTHING} onChange={onChange} />
     </PopMenu>
   );
 }

@@ -1,18 +1,22 @@
 import type { RowEditor } from '@retoque/core';
-import { lazy, type ComponentType } from 'react';
+import type { ComponentType } from 'react';
+import { late } from '../../../shell/late';
 import type { EditorProps } from './editing';
+
+const editor = (load: () => Promise<{ default: ComponentType<EditorProps> }>) =>
+  late(load, <p className="small">Opening the editor…</p>);
 
 /** Editors by the sort of value, each loaded when it is first used. Adding one is naming it here. */
 export const EDITORS: Readonly<Partial<Record<RowEditor, ComponentType<EditorProps>>>> = {
-  number: lazy(() => import('./NumberEditor')),
-  choice: lazy(() => import('./ChoiceEditor')),
-  box: lazy(() => import('./BoxEditor')),
-  radius: lazy(() => import('./RadiusEditor')),
-  shadow: lazy(() => import('./ShadowEditor')),
-  layers: lazy(() => import('./LayersEditor')),
-  functions: lazy(() => import('./FunctionsEditor')),
-  transition: lazy(() => import('./TransitionEditor')),
-  family: lazy(() => import('./FamilyEditor')),
+  number: editor(() => import('./NumberEditor')),
+  choice: editor(() => import('./ChoiceEditor')),
+  box: editor(() => import('./BoxEditor')),
+  radius: editor(() => import('./RadiusEditor')),
+  shadow: editor(() => import('./ShadowEditor')),
+  layers: editor(() => import('./LayersEditor')),
+  functions: editor(() => import('./FunctionsEditor')),
+  transition: editor(() => import('./TransitionEditor')),
+  family: editor(() => import('./FamilyEditor')),
 };
 
 /** Rows that an editor shows together with its own, so that the sheet is asked for them. */
