@@ -33,7 +33,7 @@ export const pageCheckSchema = z.object({
   state: z.string(),
   criterion: z.string(),
   demand: z.string().nullable(),
-  verdict: z.enum(['passes', 'short', 'exempt', 'unsure']),
+  verdict: z.enum(['passes', 'short', 'exempt', 'unsure', 'unseen']),
   measured: z.number().nullable(),
   needed: z.number(),
   unit: z.string(),

@@ -58,6 +58,7 @@ const MARKS: Readonly<Record<string, string>> = lookup({
   short: 'SHORT',
   unsure: 'unsure?',
   exempt: 'exempt',
+  unseen: 'not shown',
 });
 
 /** A figure as people write it: ratios and differences to two places, rounded down, sizes to whole pixels. */
@@ -82,7 +83,7 @@ function printTable(records: readonly PrintedCheck[], output: Output): void {
     );
   const count = (verdict: string) => records.filter((record) => record.verdict === verdict).length;
   output.out(
-    `${records.length} checks: ${count('short')} short, ${count('unsure')} unsure, ${count('passes')} pass, ${count('exempt')} exempt.`,
+    `${records.length} checks: ${count('short')} short, ${count('unsure')} unsure, ${count('passes')} pass, ${count('exempt')} exempt, ${count('unseen')} not measured, as they are not shown.`,
   );
 }
 

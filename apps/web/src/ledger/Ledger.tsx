@@ -71,7 +71,7 @@ export default function Ledger({
           label="Verdict"
           value={filter.verdict}
           choices={[
-            ...(['short', 'unsure', 'passes', 'exempt'] as const).map((verdict) => ({
+            ...(['short', 'unsure', 'passes', 'unseen', 'exempt'] as const).map((verdict) => ({
               value: verdict,
               label: `${VERDICTS[verdict]} ${count(verdict)}`,
             })),
@@ -239,7 +239,7 @@ function Choice({
   );
 }
 
-const MARKS = { unsure: '?', passes: '✓', exempt: '–' } as const;
+const MARKS = { unsure: '?', passes: '✓', unseen: '○', exempt: '–' } as const;
 
 function Line({
   line,

@@ -1,4 +1,4 @@
-import { LEVELS, type Criterion, type LedgerCheck } from '@retoque/core';
+import { LEVELS, type Criterion, type LedgerCheck, type Verdict } from '@retoque/core';
 
 /** One line of the ledger: a check, with all viewports in which it comes out the same. */
 export interface LedgerLine {
@@ -31,7 +31,7 @@ export const countChecks = (checks: readonly LedgerCheck[]): number =>
 export type LevelFilter = 'standard' | 'enhanced' | 'advice' | 'all';
 
 export interface LedgerFilter {
-  readonly verdict: 'short' | 'unsure' | 'passes' | 'exempt' | 'all';
+  readonly verdict: Verdict | 'all';
   readonly column: string;
   readonly viewport: string;
   readonly criterion: string;
@@ -63,7 +63,7 @@ export const matches = (check: LedgerCheck, filter: LedgerFilter, verdict = filt
   (filter.viewport === ALL || check.viewport === filter.viewport) &&
   (filter.criterion === ALL || check.criterion === filter.criterion);
 
-const SEVERITY = { short: 0, unsure: 1, passes: 2, exempt: 3 } as const;
+const SEVERITY = { short: 0, unsure: 1, passes: 2, unseen: 3, exempt: 4 } as const;
 
 /** Contrast of texts before all else, advice behind all else. */
 const rankOf = ({ criterion }: LedgerCheck): number =>

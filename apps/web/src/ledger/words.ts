@@ -37,7 +37,13 @@ export function figureWords({ measured, unit }: Check): string {
 export const neededWords = ({ needed, unit }: Check): string =>
   !needed || unit === 'share' ? '' : unit === 'px' ? `${needed} px` : unit === 'ms' ? `${needed} ms` : String(needed);
 
-export const VERDICTS = { short: 'Falls short', unsure: 'Unsure', passes: 'Passes', exempt: 'Exempt' } as const;
+export const VERDICTS = {
+  short: 'Falls short',
+  unsure: 'Unsure',
+  passes: 'Passes',
+  unseen: 'Not shown',
+  exempt: 'Exempt',
+} as const;
 
 /** Which widths a line is about, in a word. */
 export const widthWords = (viewports: readonly string[]): string =>

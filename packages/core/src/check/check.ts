@@ -1,7 +1,14 @@
 import type { Rgba } from '../colour/rgba.js';
 import type { Basis } from '../paint/scene.js';
 
-export type Verdict = 'passes' | 'short' | 'exempt' | 'unsure';
+/**
+ * What came out: it passes, it falls short, the standard exempts it, or how it is cannot be told (`unsure`), or nobody
+ * sees it as the page is here, so that nothing was measured (`unseen`).
+ */
+export type Verdict = 'passes' | 'short' | 'exempt' | 'unsure' | 'unseen';
+
+/** Verdicts that come without a figure. */
+export type Blank = Exclude<Verdict, 'passes' | 'short'>;
 
 /** WCAG 2.2 success criteria that are measured, and beside them what is advice and not the standard's. */
 export type Criterion =
@@ -60,7 +67,7 @@ export interface Check {
   readonly large: boolean;
   readonly foreground: Rgba | undefined;
   readonly background: Rgba | undefined;
-  /** Why it is exempt or unsure, or what is meant when the text is a child's. */
+  /** Why it is exempt, unsure or unseen, or what is meant when the text is a child's. */
   readonly reason: string | undefined;
   /** What the figure was measured on. */
   readonly basis: Basis;
@@ -74,7 +81,7 @@ export interface Check {
 /** A check that measured nothing, with the reason. */
 export const without = (
   criterion: Criterion,
-  verdict: 'exempt' | 'unsure',
+  verdict: Blank,
   needed: number,
   reason: string,
   basis: Basis = 'ancestors',

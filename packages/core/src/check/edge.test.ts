@@ -46,9 +46,9 @@ describe('the edge of a control', () => {
     expect(check.verdict).toBe('short');
   });
 
-  it('is exempt where it is disabled or hidden, and unsure over a picture', () => {
+  it('is exempt where it is disabled, unseen where it is hidden, and unsure over a picture', () => {
     expect(edge('.f { border: 1px solid #eee }', '<input class="f" disabled>')).toMatchObject({ verdict: 'exempt' });
-    expect(edge('.f { display: none }')).toMatchObject({ verdict: 'exempt' });
+    expect(edge('.f { display: none }')).toMatchObject({ verdict: 'unseen' });
     expect(edge('.p { background: url(x.png) }')).toMatchObject({ verdict: 'unsure' });
   });
 });

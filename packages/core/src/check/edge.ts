@@ -2,7 +2,6 @@ import { over } from '../colour/composite.js';
 import { contrastRatio } from '../colour/contrast.js';
 import { parseColour } from '../colour/parse.js';
 import { WHITE, type Rgba } from '../colour/rgba.js';
-import { isDisabled } from '../css/selector/form-state.js';
 import { splitTopLevel } from '../css/values/split.js';
 import type { ElementStyle } from '../css/cascade/element-style.js';
 import type { StyledPage } from '../css/cascade/page-styles.js';
@@ -16,7 +15,8 @@ import { colourOfSteps, pixelOf, rasters } from '../paint/raster.js';
 import { groundOf, plainGround, sceneFor, type Basis, type Looking } from '../paint/scene.js';
 import { descendants, type ElementNode } from '../tree/tree.js';
 import { without, type Check } from './check.js';
-import { hiddenBy } from './hidden.js';
+import { COVERS, hiddenBy, hiddenVerdict } from './hidden.js';
+import { isSwitchedOff } from './switched-off.js';
 import { textAreas, type TextCase } from './text.js';
 
 /** WCAG 2.2, 1.4.11: what identifies a control or a graphic contrasts by this much with what is beside it. */
@@ -54,8 +54,8 @@ const highest = (checks: readonly Check[]): Check | undefined =>
 
 function excused(page: StyledPage, element: ElementNode): Check | undefined {
   const hidden = hiddenBy(page, element);
-  if (hidden) return exempt(hidden);
-  return isDisabled(element) ? exempt('Disabled controls are exempt.') : undefined;
+  if (hidden) return without('1.4.11', hiddenVerdict(hidden), NEEDED_EDGE, hidden);
+  return isSwitchedOff(page, element) ? exempt('Disabled controls are exempt.') : undefined;
 }
 
 /** The one colour behind what an element holds, as its ancestors tell; why it cannot be said where it cannot. */
@@ -230,7 +230,7 @@ export function checkIcon(looking: Looking, element: ElementNode): Check {
   for (const { scene, areas } of drawnIn(looking, element)) {
     if (scene.doubt) return unsure(scene.doubt, scene.basis);
     const found = measureScene(scene, areas, NEEDED_EDGE);
-    if (found === COVERED) return exempt('Something else is painted over it.');
+    if (found === COVERED) return without('1.4.11', 'unseen', NEEDED_EDGE, COVERS);
     if (!found || found.share === undefined) {
       return unsure(
         'Some of what lies behind passes and some does not; which part it is, only geometry tells.',

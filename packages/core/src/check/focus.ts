@@ -7,9 +7,9 @@ import { readShadows } from '../value/shadow.js';
 import type { Looking } from '../paint/scene.js';
 import type { ElementNode } from '../tree/tree.js';
 import { appearanceOf, coloursApart, formsApart } from './appearance.js';
-import { without, type Check } from './check.js';
+import { without, type Blank, type Check } from './check.js';
 import { colourBehind, coloursAlong, NEEDED_EDGE, strip } from './edge.js';
-import { hiddenBy } from './hidden.js';
+import { hiddenBy, hiddenVerdict } from './hidden.js';
 import { isSeenOn, SEEN } from './seen.js';
 
 /** WCAG 2.2, 2.4.13: the indicator is as large as a line of this many CSS pixels around the control. */
@@ -124,10 +124,9 @@ export interface FocusInput {
 /** WCAG 2.2, 2.4.7: with the focus something about the control is seen to be otherwise. */
 export function checkFocusVisible(input: FocusInput): Check {
   const { focused, rest, element, atRest } = input;
-  const blank = (verdict: 'exempt' | 'unsure', reason: string) =>
-    without('2.4.7', verdict, 1, reason, 'ancestors', 'share');
+  const blank = (verdict: Blank, reason: string) => without('2.4.7', verdict, 1, reason, 'ancestors', 'share');
   const hidden = hiddenBy(focused.view, element);
-  if (hidden) return blank('exempt', hidden);
+  if (hidden) return blank(hiddenVerdict(hidden), hidden);
   const style = focused.view.of(element);
   if (style.text('outline-style') === 'auto') {
     return { ...blank('exempt', 'The browser draws its own ring.'), verdict: 'passes', measured: 1 };
@@ -210,9 +209,10 @@ function indicators({ focused, rest, element, atRest }: FocusInput): Indicator[]
 
 /** WCAG 2.2, 2.4.13 (AAA): large enough, and 3 to 1 between the focused and the unfocused state. */
 export function checkFocusAppearance(input: FocusInput): Check {
-  const blank = (verdict: 'exempt' | 'unsure', reason: string) => without('2.4.13', verdict, NEEDED_EDGE, reason);
+  const blank = (verdict: Blank, reason: string) => without('2.4.13', verdict, NEEDED_EDGE, reason);
   const { focused, element } = input;
-  if (hiddenBy(focused.view, element)) return blank('exempt', 'It is not shown in this state.');
+  const hidden = hiddenBy(focused.view, element);
+  if (hidden) return blank(hiddenVerdict(hidden), hidden);
   if (focused.view.of(element).text('outline-style') === 'auto')
     return blank('exempt', 'The browser draws its own ring.');
   const found = indicators(input);

@@ -3,7 +3,7 @@ import type { Looking } from '../paint/scene.js';
 import type { ElementNode } from '../tree/tree.js';
 import { without, type Check } from './check.js';
 import { hiddenBy } from './hidden.js';
-import { isTarget } from './target.js';
+import { isTarget } from './is-target.js';
 
 /** Common practice: text keeps this far from the edge of its ground, in CSS pixels. */
 const LEAST_ROOM = 3;

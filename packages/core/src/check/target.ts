@@ -1,26 +1,15 @@
 import type { StyledPage } from '../css/cascade/page-styles.js';
-import { isDisabled } from '../css/selector/form-state.js';
 import type { Box } from '../page/box.js';
 import type { Looking } from '../paint/scene.js';
 import { ancestors, type ElementNode } from '../tree/tree.js';
-import { without, type Check } from './check.js';
-import { hiddenBy } from './hidden.js';
+import { without, type Blank, type Check } from './check.js';
+import { hiddenBy, hiddenVerdict } from './hidden.js';
+import { isTarget } from './is-target.js';
+import { isSwitchedOff } from './switched-off.js';
 
 /** WCAG 2.2, 2.5.8 (AA) and 2.5.5 (AAA): width and height of a target in CSS pixels. */
 export const TARGET_LEAST = 24;
 export const TARGET_ENHANCED = 44;
-
-const ROLES = /^(button|link|tab|menuitem|menuitemcheckbox|menuitemradio|switch|checkbox|radio|option|slider)$/;
-
-/** What a pointer is aimed at. */
-export function isTarget(element: ElementNode): boolean {
-  const { name, attributes } = element;
-  if (element.namespace !== 'html') return false;
-  if (name === 'a' || name === 'area') return attributes.has('href');
-  if (name === 'input') return attributes.get('type')?.toLowerCase() !== 'hidden';
-  if (/^(button|select|textarea|summary)$/.test(name)) return true;
-  return ROLES.test(attributes.get('role') ?? '') || attributes.get('tabindex') === '0';
-}
 
 /** Words: a bar or a dot between links is no sentence around them. */
 const WORDS = /[\p{L}\p{N}]/u;
@@ -73,12 +62,12 @@ function hasRoom(looking: Looking, element: ElementNode, box: Box): boolean {
 export function checkTarget(looking: Looking, element: ElementNode, enhanced: boolean): Check {
   const criterion = enhanced ? ('2.5.5' as const) : ('2.5.8' as const);
   const needed = enhanced ? TARGET_ENHANCED : TARGET_LEAST;
-  const blank = (verdict: 'exempt' | 'unsure', reason: string) =>
+  const blank = (verdict: Blank, reason: string) =>
     without(criterion, verdict, needed, reason, looking.geometry ? 'geometry' : 'ancestors', 'px');
   const { view, geometry } = looking;
   const hidden = hiddenBy(view, element);
-  if (hidden) return blank('exempt', hidden);
-  if (isDisabled(element)) return blank('exempt', 'Disabled controls are exempt.');
+  if (hidden) return blank(hiddenVerdict(hidden), hidden);
+  if (isSwitchedOff(view, element)) return blank('exempt', 'Disabled controls are exempt.');
   if (isInline(view, element)) return blank('exempt', 'It stands within a line of text.');
   const box = geometry?.elements.get(element.order)?.box;
   if (!box) return blank('unsure', 'How large it is, only geometry tells.');

@@ -139,12 +139,13 @@ describe('text on what lies behind it', () => {
   });
 
   it.each([
-    ['hidden text', '.g { display: none }', undefined],
-    ['transparent text', '.g { opacity: 0 }', undefined],
-    ['a disabled button', '', '<button class="t" disabled>Text</button>'],
-  ])('exempts %s with the reason', (_, css, body) => {
+    ['hidden text', '.t { display: none }', undefined, 'unseen'],
+    ['transparent text', '.g { opacity: 0 }', undefined, 'unseen'],
+    ['a disabled button', '', '<button class="t" disabled>Text</button>', 'exempt'],
+  ])('does not judge %s, and says why', (_, css, body, verdict) => {
     const result = check(css, body);
-    expect(result.verdict).toBe('exempt');
+    expect(result.verdict).toBe(verdict);
+    expect(result.measured).toBeUndefined();
     expect(result.reason).toBeTruthy();
   });
 

@@ -1,8 +1,6 @@
 import { showRatio } from '../colour/contrast.js';
 import type { Rgba } from '../colour/rgba.js';
-import { isDisabled, isField } from '../css/selector/form-state.js';
-import { DISABLED } from '../css/selector/states.js';
-import type { StyledPage } from '../css/cascade/page-styles.js';
+import { isField } from '../css/selector/form-state.js';
 import { hull, inset, type Box } from '../page/box.js';
 import { contentBox } from '../paint/boxes.js';
 import { measureScene, type Halo } from '../paint/measure.js';
@@ -11,9 +9,10 @@ import { sceneFor, type Looking, type Scene } from '../paint/scene.js';
 import { marked } from '../paint/scene-nodes.js';
 import { once } from '../memo/once.js';
 import { ancestors, descendants, hasOwnText, type ElementNode } from '../tree/tree.js';
-import { without, type Check, type Level } from './check.js';
+import { without, type Blank, type Check, type Level } from './check.js';
 import { haloOf, outlineOf } from './halo.js';
-import { hiddenBy, isOutOfReach } from './hidden.js';
+import { COVERS, hiddenBy, hiddenVerdict, isOutOfReach, textHiddenBy } from './hidden.js';
+import { isSwitchedOff } from './switched-off.js';
 import { verdictOf } from './verdict.js';
 
 /** WCAG 2.2, 1.4.3 level AA. */
@@ -141,22 +140,21 @@ function isEmoji(element: ElementNode): boolean {
   return own.trim() !== '' && ONLY_EMOJI.test(own) && IN_COLOUR.test(own);
 }
 
-const isForcedDisabled = (page: StyledPage, element: ElementNode): boolean =>
-  ((page.forced.bits.get(element) ?? 0) & DISABLED) !== 0;
-
-/** True for what a control that is switched off holds. */
-export const isSwitchedOff = (page: StyledPage, element: ElementNode): boolean =>
-  [element, ...ancestors(element)].some(
-    (node) => isDisabled(node) || isForcedDisabled(page, node) || node.attributes.get('aria-disabled') === 'true',
-  );
+interface Excuse {
+  readonly verdict: Blank;
+  readonly reason: string;
+}
 
 /** Why a text is not judged. */
-function excuseOf(looking: Looking, carrier: ElementNode): string | undefined {
-  const hidden = hiddenBy(looking.view, carrier);
-  if (hidden) return hidden;
-  if (isSwitchedOff(looking.view, carrier)) return 'Disabled controls are exempt.';
-  if (isEmoji(carrier)) return 'Emoji have colours of their own.';
-  return isOutOfReach(looking.geometry, carrier) ? 'It stands outside of the page.' : undefined;
+function excuseOf(looking: Looking, carrier: ElementNode, pseudo: string | undefined): Excuse | undefined {
+  const { view, geometry } = looking;
+  const hidden = hiddenBy(view, carrier) ?? textHiddenBy(view.of(carrier, pseudo), pseudo);
+  if (hidden) return { verdict: hiddenVerdict(hidden), reason: hidden };
+  if (isSwitchedOff(view, carrier)) return { verdict: 'exempt', reason: 'Disabled controls are exempt.' };
+  if (isEmoji(carrier)) return { verdict: 'exempt', reason: 'Emoji have colours of their own.' };
+  return isOutOfReach(geometry, view, carrier)
+    ? { verdict: 'unseen', reason: 'It stands outside of the page.' }
+    : undefined;
 }
 
 /** Measures one text by WCAG 2.2: 1.4.3 at level AA, 1.4.6 at level AAA. */
@@ -166,7 +164,7 @@ export const checkText = (looking: Looking, carrier: ElementNode, level: Level =
   );
 
 function checkAfresh(looking: Looking, carrier: ElementNode, level: Level, pseudo: string | undefined): Check {
-  const excuse = excuseOf(looking, carrier);
+  const excuse = excuseOf(looking, carrier, pseudo);
   if (!excuse) {
     const check = judgeText(textCase(looking, carrier, pseudo), level);
     if (check.verdict !== 'short' || !mayBeLogo(carrier)) return check;
@@ -176,7 +174,7 @@ function checkAfresh(looking: Looking, carrier: ElementNode, level: Level, pseud
   const style = looking.view.of(carrier, pseudo);
   const large = isLarge(style.fontSize, style.fontWeight);
   const criterion = level === 'AAA' ? ('1.4.6' as const) : ('1.4.3' as const);
-  return { ...without(criterion, 'exempt', neededFor(large, level), excuse), large };
+  return { ...without(criterion, excuse.verdict, neededFor(large, level), excuse.reason), large };
 }
 
 /** The check of a text that is to be judged. */
@@ -184,13 +182,13 @@ function judgeText(text: TextCase, level: Level): Check {
   const criterion = level === 'AAA' ? ('1.4.6' as const) : ('1.4.3' as const);
   const needed = neededFor(text.large, level);
   const { basis, doubt } = text.scene;
-  const blank = (verdict: 'exempt' | 'unsure', reason: string): Check => ({
+  const blank = (verdict: Blank, reason: string): Check => ({
     ...without(criterion, verdict, needed, reason, basis),
     large: text.large,
   });
   if (doubt) return blank('unsure', doubt);
   const found = measureScene(text.scene, text.areas, needed, text.halo);
-  if (found === COVERED) return blank('exempt', 'Something else is painted over it.');
+  if (found === COVERED) return blank('unseen', COVERS);
   if (!found) return blank('unsure', 'Too much lies behind it for every case to be tried.');
   const measured = betterOutlined(found, text, needed);
   const verdict = verdictOf(measured, needed);
@@ -243,9 +241,9 @@ export function enhanced<C extends Check>(check: C): C {
   return { ...check, criterion: '1.4.6', needed, verdict };
 }
 
-const SEVERITY = { short: 3, unsure: 2, passes: 1, exempt: 0 } as const;
+const SEVERITY = { short: 4, unsure: 3, passes: 2, unseen: 1, exempt: 0 } as const;
 
-/** The check that decides for several: short before unsure before passing, and then the lowest margin. */
+/** The check that decides for several: short before unsure before passing before what nobody sees, and then the lowest margin. */
 export function worstOf(checks: readonly Check[]): Check | undefined {
   const margin = (check: Check) => (check.measured ?? Infinity) / (check.needed || 1);
   return checks.reduce<Check | undefined>((worst, check) => {

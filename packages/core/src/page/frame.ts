@@ -2,6 +2,7 @@ import type { ForcedStates } from '../css/selector/forced.js';
 import { validity } from '../css/selector/form-state.js';
 import { isCostlyPattern, matchesPattern } from '../css/selector/pattern.js';
 import { INVALID } from '../css/selector/states.js';
+import { isOpened, OPENED_STATES } from '../css/selector/opened.js';
 import { MARKED_STATES, markerOf, markersFor, ORDER_ATTRIBUTE, partMarkersFor, STATE_BASICS } from './markers.js';
 import { isDataAddress } from './references.js';
 import { rewriteSheet, rewriteUrls, type RewriteOptions } from './rewrite-sheet.js';
@@ -93,7 +94,8 @@ export function buildFrame(input: FrameInput): string {
     let out = '';
     for (const [name, value] of element.attributes) {
       const lower = name.toLowerCase();
-      if (lower.startsWith('on') || NEVER.has(lower) || lower.startsWith('data-rq-')) continue;
+      // What no HTML can have says what is opened here.
+      if (lower.includes(' ') || lower.startsWith('on') || NEVER.has(lower) || lower.startsWith('data-rq-')) continue;
       if (lower === 'src' && !ADDRESSES[element.name]?.includes('src')) continue;
       let text = value;
       if (lower === 'pattern') text = quickPattern(element, value);
@@ -115,6 +117,7 @@ export function buildFrame(input: FrameInput): string {
       if (valid === true && !(bits & INVALID)) markers.push(markerOf('valid'));
       else if (valid === false && !(bits & INVALID)) markers.push(markerOf('invalid'));
     }
+    for (const state of OPENED_STATES) if (isOpened(element, state)) markers.push(markerOf(state));
     markers.push(...partMarkersFor(input.forced?.pseudo?.get(element) ?? 0));
     for (const marker of markers) out += ` ${marker}=""`;
     return out;

@@ -1,3 +1,4 @@
+import { OPENED_STATES } from '../css/selector/opened.js';
 import { atomsOf, FOCUS_WITHIN, INVALID, type StateBits } from '../css/selector/states.js';
 
 /** Attribute that stands for a state in still frames; of the same specificity as the pseudo-class it replaces. */
@@ -17,6 +18,7 @@ export const MARKED_STATES: ReadonlySet<string> = new Set([
   'user-invalid',
   'valid',
   'user-valid',
+  ...OPENED_STATES,
 ]);
 
 /** Attributes to put on an element that is in these states. */
@@ -43,4 +45,5 @@ export const ORDER_ATTRIBUTE = 'data-rq-order';
 export const STATE_BASICS = `@layer retoque-browser {
 :where([${markerOf('focus-visible')}]) { outline: auto 1px -webkit-focus-ring-color }
 :where(a[href][${markerOf('active')}]) { color: ActiveText }
+:where([popover][${markerOf('popover-open')}]) { display: block }
 }`;

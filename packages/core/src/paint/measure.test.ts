@@ -60,7 +60,7 @@ describe('what lies behind a text, where things stand', () => {
 
   it('changes with the order in depth', () => {
     expect(placed(over, `${css} .bar { z-index: -1 } .banner { background: #fff }`, boxes).text('.t')).toMatchObject({
-      verdict: 'exempt',
+      verdict: 'unseen',
       reason: 'Something else is painted over it.',
     });
   });

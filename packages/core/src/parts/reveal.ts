@@ -3,6 +3,7 @@ import type { Environment } from '../css/conditions/environment.js';
 import { NO_REVEAL, type Forcer, type Reveal, type Subject } from '../component/subject.js';
 import type { MarkupChange } from '../page/stage.js';
 import type { StagedPages } from '../page/staged-pages.js';
+import { openingBySheets } from './openings.js';
 import { ancestors, selfAndAncestors, type ElementNode } from '../tree/tree.js';
 
 /** Attributes that show what an element and its ancestors hide. */
@@ -43,6 +44,8 @@ export function revealOf(pages: StagedPages, environment: Environment, subject: 
     const pointed: Reveal = { changes, pointed: [node] };
     if (!hidden(pointed)) return pointed;
   }
+  const bySheets = openingBySheets(pages, environment, subject.element, changes);
+  if (bySheets && !hidden({ changes: bySheets, pointed: [] })) return { changes: bySheets, pointed: [] };
   return changes.length ? opened : NO_REVEAL;
 }
 

@@ -1,4 +1,4 @@
-import { isTarget } from '../check/target.js';
+import { isTarget } from '../check/is-target.js';
 import type { StateColumn } from '../component/state-column.js';
 import { shownBits } from '../component/states.js';
 import { DESKTOP, type Environment } from '../css/conditions/environment.js';

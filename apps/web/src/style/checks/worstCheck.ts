@@ -1,6 +1,6 @@
 import type { ColumnCheck } from '@retoque/core';
 
-const SEVERITY = { short: 3, unsure: 2, passes: 1, exempt: 0 } as const;
+const SEVERITY = { short: 4, unsure: 3, passes: 2, unseen: 1, exempt: 0 } as const;
 const margin = (check: ColumnCheck): number => (check.measured ?? Infinity) / check.needed;
 
 /** The check of a part that speaks for it in a column: short before unsure before passing. */

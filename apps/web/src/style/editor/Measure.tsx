@@ -1,4 +1,5 @@
 import { showRatio, showShortfall, type ColumnCheck } from '@retoque/core';
+import { VERDICTS } from '../../ledger/words';
 
 const HIGHEST = 21;
 /** Ratios are judged by their proportion, so the gauge is logarithmic. */
@@ -11,7 +12,7 @@ export function Measure({ check }: { check: ColumnCheck }) {
     return (
       <div className="measure" data-verdict={verdict}>
         <div className="verdict">
-          <span className="word">{verdict === 'unsure' ? 'Unsure' : 'Exempt'}</span>
+          <span className="word">{VERDICTS[verdict]}</span>
           <span className="about">{check.label.toLowerCase()}</span>
         </div>
         <div className="quiet">{check.reason}</div>

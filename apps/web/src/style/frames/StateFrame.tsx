@@ -26,6 +26,7 @@ import { forceColours, visionFilter } from '../../frame/vision';
 import { useOnScreen } from '../../shell/useOnScreen';
 import { Wedge } from '../../shell/Wedge';
 import { whenIdle } from '../../shell/when-idle';
+import { VERDICTS } from '../../ledger/words';
 import { checkWords } from '../checks/checkWords';
 import type { FramesView } from './frames-view';
 import { useFramePointing } from './useFramePointing';
@@ -136,7 +137,7 @@ function Figure({ check }: { check: ColumnCheck | undefined }) {
   if (check.measured === undefined) {
     return (
       <span className="figure" title={check.reason}>
-        {check.verdict === 'unsure' ? <b>? unsure</b> : 'exempt'}
+        {check.verdict === 'unsure' ? <b>? unsure</b> : VERDICTS[check.verdict].toLowerCase()}
       </span>
     );
   }

@@ -1,5 +1,6 @@
 import { showRatio, type ColumnCheck } from '@retoque/core';
 import { Wedge } from '../../shell/Wedge';
+import { VERDICTS } from '../../ledger/words';
 import { checkWords } from '../checks/checkWords';
 
 /** One thing that is asked of a part, with its figure in every state. */
@@ -26,11 +27,7 @@ export function CheckRow({
         return (
           <td key={column} role="gridcell" className={tone} title={checkWords(check)} data-check={column}>
             {check.measured === undefined ? (
-              check.verdict === 'unsure' ? (
-                '? unsure'
-              ) : (
-                'exempt'
-              )
+              `${check.verdict === 'unsure' ? '? ' : ''}${VERDICTS[check.verdict].toLowerCase()}`
             ) : check.verdict === 'short' ? (
               <>
                 <Wedge /> {showRatio(check.measured)} <small>of {check.needed}</small>

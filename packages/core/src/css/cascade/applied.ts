@@ -63,8 +63,10 @@ const inlineCache = new WeakMap<ElementNode, Applied[]>();
 
 /** The declarations of a style attribute; the same objects each time, so that they can be told apart by identity. */
 export function inlineDeclarations(element: ElementNode): readonly Applied[] {
-  // Staging never changes a style attribute, so copies of an element share its declarations.
-  const own = element.stagedFrom ?? element;
+  // Copies of an element share its declarations where they have the same of them.
+  const { stagedFrom } = element;
+  const own =
+    stagedFrom?.attributes.get('style') === element.attributes.get('style') ? (stagedFrom ?? element) : element;
   let applied = inlineCache.get(own);
   if (!applied) inlineCache.set(own, (applied = readInline(own)));
   return applied;

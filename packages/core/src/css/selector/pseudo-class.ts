@@ -12,6 +12,7 @@ import {
 import * as form from './form-state.js';
 import { matchesDirection, matchesLanguage } from './language.js';
 import { inSeries } from './nth.js';
+import { isOpened } from './opened.js';
 import { addSpecificity, maxSpecificity, NO_SPECIFICITY, type Specificity } from './specificity.js';
 import * as bits from './states.js';
 import { lookup } from '../../base/lookup.js';
@@ -104,10 +105,10 @@ const SIMPLE: Readonly<Record<string, SimplePart>> = lookup({
   'target-current': never,
   'target-before': never,
   'target-after': never,
-  // Only a script, an address or a full screen puts a page's elements into these.
   host: never,
-  target: never,
-  'popover-open': never,
+  target: plain((element) => isOpened(element, 'target')),
+  'popover-open': plain((element) => isOpened(element, 'popover-open')),
+  // Only a script or a full screen puts a page's elements into these.
   modal: never,
   fullscreen: never,
   '-webkit-full-screen': never,

@@ -154,7 +154,7 @@ details > summary:first-of-type { display: list-item; counter-increment: list-it
 details[open] > summary:first-of-type { list-style-type: disclosure-open }
 dialog { position: absolute; inset-inline: 0; width: fit-content; height: fit-content; margin: auto; border: solid; padding: 1em;
   background-color: canvas; color: canvastext }
-dialog:not([open]), [popover] { display: none }
+dialog:not([open]), [popover]:not(:popover-open):not(dialog[open]) { display: none }
 dialog[open] { display: block }
 [popover] { position: fixed; inset: 0; width: fit-content; height: fit-content; margin: auto; border: solid; padding: .25em; overflow: auto;
   color: canvastext; background-color: canvas }
