@@ -1,6 +1,7 @@
 import { Command, CommanderError } from 'commander';
 import { addCheck } from './commands/check.js';
 import { addExplain } from './commands/explain.js';
+import { addFind } from './commands/find.js';
 import { addResolve } from './commands/resolve.js';
 import { Failure, oneLine } from './failure.js';
 import { PROCESS_OUTPUT, type Output } from './output.js';
@@ -20,12 +21,14 @@ export async function run(args: readonly string[], output: Output = PROCESS_OUTP
       'after',
       `
 Examples:
+  retoque find index.html --format ndjson
   retoque resolve index.html --select 'a.button' --states default,hover,focus,active --format ndjson
   retoque explain index.html --select 'nav a' --state hover --property color
   retoque check index.html booking.html --viewport 1280x800 --viewport 390x844 --fail-on short
 
 Exit codes: 0 done, 1 a check falls short, 2 bad usage or input that cannot be read.`,
     );
+  addFind(program, output);
   addResolve(program, output);
   addExplain(program, output);
   addCheck(program, output, (value) => (code = value));

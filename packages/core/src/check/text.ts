@@ -72,9 +72,10 @@ const ABOVE_LETTERS = 0.15;
 const BELOW_LETTERS = 0.05;
 
 /** Where the letters of an element's own text are. */
-export function textAreas({ geometry, view }: Looking, carrier: ElementNode): Box[] {
+export function textAreas({ geometry, view }: Looking, carrier: ElementNode, pseudo?: string): Box[] {
   const measured = geometry?.elements.get(carrier.order);
   if (!measured) return [];
+  if (pseudo === 'before' || pseudo === 'after') return measured[pseudo] ? [measured[pseudo]] : [];
   const style = view.of(carrier);
   const lines = measured.lines.length ? measured.lines : [contentBox(style, measured.box)];
   return lines
@@ -111,7 +112,7 @@ function textAfresh(
   const style = looking.view.of(carrier, pseudo);
   // Where it is set, the fill paints the text and not `color`.
   const colour = fadedBy(style.colour('-webkit-text-fill-color'), pseudo === undefined ? '1' : style.text('opacity'));
-  const areas = textAreas(looking, carrier);
+  const areas = textAreas(looking, carrier, pseudo);
   return {
     carrier,
     colour,

@@ -41,7 +41,7 @@ const REGIONS: Readonly<Record<string, string>> = lookup({
   form: 'Form',
 });
 
-function regionOf(element: ElementNode): string {
+export function regionOf(element: ElementNode): string {
   for (const node of ancestors(element)) {
     const label = node.attributes.get('aria-label');
     const role = node.attributes.get('role');
@@ -53,10 +53,8 @@ function regionOf(element: ElementNode): string {
   return 'Page';
 }
 
-/** Kinds whose elements are found one by one and grouped as the site's own sheets do. */
-const SINGLE = new Set(['button', 'link', 'accent-line']);
-
-function kindOf(element: ElementNode, styles: PageStyles): Kind | undefined {
+/** The kind that an element is the root of, where it is that of any. */
+export function bestKind(element: ElementNode, styles: PageStyles): Kind | undefined {
   let best: { kind: Kind; score: number } | undefined;
   const page = styles.at();
   for (const kind of KINDS) {
@@ -137,7 +135,7 @@ interface Group {
 }
 
 /** Selectors that an element offers by itself, the most lasting first: a class that the sheets know, its id, its label. */
-function* ownSelectors(element: ElementNode, known: ReadonlySet<string>): Generator<string> {
+export function* ownSelectors(element: ElementNode, known: ReadonlySet<string>): Generator<string> {
   if (element.name === 'html' || element.name === 'body') yield element.name;
   const classes = [...element.classes].sort((a, b) => Number(known.has(b)) - Number(known.has(a)));
   for (const name of classes) yield `.${ident.encode(name)}`;
@@ -152,7 +150,7 @@ function* ownSelectors(element: ElementNode, known: ReadonlySet<string>): Genera
 }
 
 /** Classes that the site's own selectors name. */
-function knownClasses(styles: PageStyles): Set<string> {
+export function knownClasses(styles: PageStyles): Set<string> {
   const names = new Set<string>();
   for (const entry of styles.index.entries) {
     if (entry.origin !== 'author') continue;
@@ -161,8 +159,17 @@ function knownClasses(styles: PageStyles): Set<string> {
   return names;
 }
 
-/** Puts the roots of one kind together that one lasting selector reaches, and no other element. */
-function rootGroups(kind: Kind, roots: readonly ElementNode[], styles: PageStyles): Group[] {
+/**
+ * Puts the roots of one kind together that one lasting selector reaches, and no other element.
+ *
+ * @param options.apart each by itself, as sections of a page are
+ */
+export function rootGroups(
+  kind: Kind,
+  roots: readonly ElementNode[],
+  styles: PageStyles,
+  options: { readonly apart?: boolean } = {},
+): Group[] {
   const { tree } = styles;
   const known = knownClasses(styles);
   const left = new Set(roots);
@@ -173,7 +180,7 @@ function rootGroups(kind: Kind, roots: readonly ElementNode[], styles: PageStyle
     let elements = [root];
     for (const selector of ownSelectors(root, known)) {
       const reached = selectAll(tree, selector);
-      if (!reached.every((element) => left.has(element))) continue;
+      if (!reached.every((element) => left.has(element)) || (options.apart && reached.length > 1)) continue;
       base = selector;
       elements = reached;
       break;
@@ -252,9 +259,9 @@ export function findComponents(styles: PageStyles): FoundComponent[] {
   const composites = new Map<Kind, ElementNode[]>();
   const singles: { kind: Kind; element: ElementNode }[] = [];
   for (const element of tree.elements) {
-    const kind = kindOf(element, styles);
+    const kind = bestKind(element, styles);
     if (!kind) continue;
-    if (SINGLE.has(kind.name)) singles.push({ kind, element });
+    if (kind.single) singles.push({ kind, element });
     else composites.set(kind, [...(composites.get(kind) ?? []), element]);
   }
   const whole = [...composites].flatMap(([kind, roots]) => rootGroups(kind, roots, styles));
@@ -317,7 +324,7 @@ const shortened = (text: string): string =>
 
 function nameFor(first: ElementNode, kind: Kind, count: number): string {
   const { attributes } = first;
-  if (SINGLE.has(kind.name)) {
+  if (kind.single) {
     const own =
       readableText(first) || attributes.get('aria-label') || attributes.get('value') || attributes.get('title');
     return shortened(own?.trim() || kind.label);

@@ -23,6 +23,8 @@ export interface Part {
   readonly states: readonly StateName[];
   /** Keys of the rows that matter first. */
   readonly first: readonly string[];
+  /** Of a part that every kind has: which elements of a component are of it, where no other part has them. */
+  readonly holds?: (element: ElementNode, page: StyledPage) => boolean;
 }
 
 /** What a kind asks of its parts. */
@@ -34,6 +36,8 @@ export interface Demand {
   readonly criterion: '1.4.3' | '1.4.11';
   /** For 1.4.11: what is measured. */
   readonly of?: 'edge' | 'icon' | 'ground';
+  /** For a text: only what the part's elements say themselves, and not what they hold. */
+  readonly own?: boolean;
   /** For a ground: the part that it is measured against, instead of what lies behind the component. */
   readonly against?: string;
 }
@@ -61,6 +65,8 @@ export interface Kind {
   readonly siblings?: Siblings;
   /** How surely an element is the root of a component of this kind, 0 to 1. */
   readonly recognise: (element: ElementNode, page: StyledPage) => number;
+  /** True for what is found one by one, and grouped as the site's own sheets do; it may stand in anything. */
+  readonly single?: boolean;
   /** True when what stands in its parts is not listed as a component again. */
   readonly claims?: boolean;
   /** Where its name comes from, before the root's own label or heading. */

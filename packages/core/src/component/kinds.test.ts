@@ -5,7 +5,8 @@ import { EMPTY_LOOK } from '../look/model.js';
 import { ComponentSession } from '../session/component-session.js';
 import { pageOf } from '../testing/page.js';
 import { KINDS } from './kinds/index.js';
-import { findParts, fromRoot } from './parts.js';
+import { findParts } from './parts.js';
+import { fromRoot } from './parts-of-root.js';
 import { rowNamed, ROWS } from './rows.js';
 import { columnFor, columnNamed, setBits, STATE_COLUMNS } from './states.js';
 import { PROPERTIES } from '../css/property/table.js';
@@ -67,7 +68,7 @@ describe('parts', () => {
   });
 
   it('are what the owner says where it is corrected', () => {
-    const corrected = findParts(page.tree, menu, '.top', { link: '.top .btn' });
+    const corrected = findParts(page.tree, menu, '.top', { corrected: { link: '.top .btn' } });
     const link = corrected.find(({ part }) => part.name === 'link')!;
     expect(link).toMatchObject({ corrected: true, selector: '.top .btn' });
     expect(link.elements).toHaveLength(1);

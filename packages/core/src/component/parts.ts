@@ -1,9 +1,12 @@
-import { splitOutside } from '../value/split-text.js';
 import { CARRIED_ATOMS, type CarriedAtom } from '../css/selector/states.js';
 import type { Subject } from './subject.js';
 import { reachedBy } from '../css/selector/locator.js';
-import { selfAndAncestors, type ElementNode, type PageTree } from '../tree/tree.js';
+import type { StyledPage } from '../css/cascade/page-styles.js';
+import { descendants, selfAndAncestors, type ElementNode, type PageTree } from '../tree/tree.js';
 import { CarriedStates } from './carriers.js';
+import { selectorWithin } from './fitting.js';
+import { furtherElements, isFurther } from './further.js';
+import { fromRoot } from './parts-of-root.js';
 import type { Kind, Part } from './kind.js';
 
 /** How the element that carries a part's state stands to the part's own. */
@@ -26,26 +29,25 @@ export interface FoundPart {
 /** More elements than this are not looked at one by one. */
 export const MAX_PART_ELEMENTS = 200;
 
-/** A kind's selector from its root, written out for a component. */
-export function fromRoot(find: string, root: string): string {
-  const several = splitOutside(root, (character) => character === ',').length > 1;
-  return find.replaceAll(':scope', several ? `:is(${root})` : root);
+/** How parts are found where more is known than the page's markup. */
+export interface PartsAsked {
+  /** Selectors that the owner gave for parts, by their names. */
+  readonly corrected?: Readonly<Record<string, string>> | undefined;
+  /** The site's own selectors for an element, which are taken where they say the same. */
+  readonly siteSelectorsOf?: (element: ElementNode) => readonly string[];
+  /** The page at rest, by which the parts are found that every kind has; without it they are not looked for. */
+  readonly page?: StyledPage;
+  /** True for what belongs to another component inside of this one. */
+  readonly isApart?: (element: ElementNode) => boolean;
 }
 
 /**
  * Finds the parts of a component.
  *
  * @param root the component's own selector
- * @param corrected selectors that the owner gave for parts, by their names
- * @param siteSelectorsOf the site's own selectors for an element, which are taken where they say the same
  */
-export function findParts(
-  tree: PageTree,
-  kind: Kind,
-  root: string,
-  corrected: Readonly<Record<string, string>> = {},
-  siteSelectorsOf: (element: ElementNode) => readonly string[] = () => [],
-): FoundPart[] {
+export function findParts(tree: PageTree, kind: Kind, root: string, asked: PartsAsked = {}): FoundPart[] {
+  const { corrected = {}, siteSelectorsOf = () => [] } = asked;
   const found: FoundPart[] = [];
   const selectors = new Map<string, { selector: string; elements: ElementNode[]; corrected: boolean }>();
   for (const part of kind.parts) {
@@ -61,6 +63,11 @@ export function findParts(
       selectors.set(part.name, { selector, elements: kept.elements, corrected: given !== undefined });
       break;
     }
+  }
+  for (const [name, elements] of furtherOf(tree, kind, root, selectors, asked)) {
+    if (selectors.has(name)) continue;
+    const own = { selector: selectorWithin(tree, root, elements), elements: [...elements] };
+    selectors.set(name, { ...own, selector: plainest(tree, own, root, siteSelectorsOf), corrected: false });
   }
   // Carriers first, so that parts can refer to them.
   const make = (part: Part): FoundPart | undefined => {
@@ -100,6 +107,37 @@ export function findParts(
   };
   for (const part of kind.parts) make(part);
   return kind.parts.flatMap((part) => found.filter((item) => item.part === part));
+}
+
+/** What stands in a component beside its kind's own parts. */
+function furtherOf(
+  tree: PageTree,
+  kind: Kind,
+  root: string,
+  found: ReadonlyMap<string, { readonly elements: readonly ElementNode[] }>,
+  { page, isApart = () => false }: PartsAsked,
+): ReadonlyMap<string, readonly ElementNode[]> {
+  if (!page || !kind.parts.some(isFurther)) return new Map();
+  const roots = new Set(reachedBy(tree, root));
+  const inside = [...roots].flatMap((element) => [...descendants(element)]).filter((element) => !isApart(element));
+  const [taken, covered] = [new Set<ElementNode>(roots), new Set<ElementNode>()];
+  const marks = new Map<string, ReadonlySet<ElementNode>>();
+  for (const part of kind.parts) {
+    const elements = found.get(part.name)?.elements ?? [];
+    if (part.pseudo !== undefined) {
+      marks.set(part.pseudo, new Set([...(marks.get(part.pseudo) ?? []), ...elements]));
+      continue;
+    }
+    for (const element of elements) taken.add(element);
+    const isMeasured = kind.demands.some((demand) => demand.part === part.name && demand.criterion === '1.4.3');
+    if (!isMeasured) continue;
+    for (const element of elements) {
+      covered.add(element);
+      for (const inner of descendants(element)) covered.add(inner);
+    }
+  }
+  const unique = [...new Set([...roots, ...inside])].sort((a, b) => a.order - b.order);
+  return furtherElements(page, unique, taken, covered, marks);
 }
 
 /** The site's own selector for a part, where one within the component's reaches just the same and reads easier. */

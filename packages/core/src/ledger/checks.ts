@@ -9,7 +9,7 @@ import { CARRIED } from '../css/selector/states.js';
 import type { SubjectGroup } from '../handover/plan.js';
 import type { Looking } from '../paint/scene.js';
 import type { SeenSubject, Subject } from '../component/subject.js';
-import { readableText, type ElementNode } from '../tree/tree.js';
+import { hasOwnText, readableText, type ElementNode } from '../tree/tree.js';
 import type { Approach, ColumnCheck } from './ledger-check.js';
 
 /** Sees a subject in a column's state, with whatever hides it opened. */
@@ -47,6 +47,7 @@ function measure({ demand, part, against, level = 'AA' }: DemandInput, seen: Loo
   const { view, element, looking } = seen;
   const { pseudo } = part.part;
   if (demand.criterion === '1.4.3') {
+    if (demand.own) return hasOwnText(element) ? [{ check: checkText(looking, element, level), at: element }] : [];
     if (pseudo !== undefined) return [{ check: checkText(looking, element, level, pseudo), at: element }];
     return partCarriers(element).map((carrier) => ({ check: checkText(looking, carrier, level), at: carrier }));
   }
@@ -84,6 +85,7 @@ export function checkDemand(input: DemandInput): ColumnCheck[] {
     };
   };
   const all = seen.flatMap((item) => measure(input, item));
+  if (demand.own && !all.length) return [];
   const result = [of(all, {})];
   if (all.some(({ check }) => isOverPicture(check))) {
     const bare = seen.flatMap((item) =>

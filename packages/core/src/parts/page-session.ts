@@ -1,4 +1,6 @@
 import { findComponents, type FoundComponent } from '../component/find.js';
+import { findRest } from '../component/rest.js';
+import { proposalsAt, type Proposal } from '../component/take.js';
 import { RuleIndex } from '../css/cascade/rules.js';
 import { type CascadeSheet } from '../css/cascade/rule-entry.js';
 import { DESKTOP, type Environment } from '../css/conditions/environment.js';
@@ -35,6 +37,7 @@ export class PageSession {
   readonly measures: PageMeasures;
   private cases: readonly EnvironmentCase[] | undefined;
   private found: readonly FoundComponent[] | undefined;
+  private left: readonly FoundComponent[] | undefined;
   private used: readonly SiteColourUse[] | undefined;
 
   constructor(
@@ -78,6 +81,18 @@ export class PageSession {
   components(): readonly FoundComponent[] {
     this.found ??= findComponents(this.stylesFor());
     return this.found;
+  }
+
+  /** What of the page belongs to none of them, by section. */
+  rest(): readonly FoundComponent[] {
+    this.left ??= findRest(this.stylesFor(), this.components());
+    return this.left;
+  }
+
+  /** What can be taken at an element, by its order in the document. */
+  proposalsAt(order: number): readonly Proposal[] {
+    const element = this.tree.elements[order];
+    return element ? proposalsAt(this.stylesFor(), element, this.components()) : [];
   }
 
   /** HTML for a preview frame; still frames show forced states, live ones answer to a real pointer. */

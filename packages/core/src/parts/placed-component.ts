@@ -1,9 +1,11 @@
 import { siteSelectors } from '../component/find.js';
+import { ownTextDemands } from '../component/further.js';
 import { kindNamed } from '../component/kinds/index.js';
+import { SECTION } from '../component/kinds/section.js';
 import type { Kind } from '../component/kind.js';
 import { findParts, type FoundPart } from '../component/parts.js';
 import { once } from '../memo/once.js';
-import { locate, type Located, type Locator } from '../css/selector/locator.js';
+import { locate, selectAll, type Located, type Locator } from '../css/selector/locator.js';
 import type { ElementNode } from '../tree/tree.js';
 import { ComponentMissingError, UnknownKindError } from './errors.js';
 import { forgetOldest } from '../memo/kept-answers.js';
@@ -67,13 +69,43 @@ function placeAfresh(page: PageSession, { kind: kindName, locator, parts }: Comp
   const { element } = located;
   const selector = located.outcome === 'matched' ? locator.selector : freshSelector(page, element, locator.selector);
   const styles = page.stylesFor();
+  const found = findParts(page.tree, kind, selector, {
+    corrected: parts,
+    siteSelectorsOf: (own) => siteSelectors(own, styles),
+    page: styles.at(),
+    isApart: belongsToOthers(page, kind, selector),
+  });
+  const more = ownTextDemands(kind, found);
   return {
-    kind,
+    kind: more.length ? { ...kind, demands: [...kind.demands, ...more] } : kind,
     located,
     element,
     selector,
-    parts: findParts(page.tree, kind, selector, parts, (own) => siteSelectors(own, styles)),
+    parts: found,
   };
+}
+
+/**
+ * Which elements belong to a component that stands inside of one. Buttons, links and lines are its own as well; what is
+ * left for a section is what no other component has.
+ */
+function belongsToOthers(page: PageSession, kind: Kind, selector: string): (element: ElementNode) => boolean {
+  const roots = new Set(selectAll(page.tree, selector).map(({ order }) => order));
+  const others =
+    kind.name === SECTION.name
+      ? [...page.components(), ...page.rest()]
+      : page.components().filter((other) => !kindNamed(other.kind)?.single);
+  const inner = new Set(others.flatMap(({ elements }) => elements.filter((order) => !roots.has(order))));
+  const known = new Map<ElementNode, boolean>();
+  const isApart = (element: ElementNode): boolean => {
+    const before = known.get(element);
+    if (before !== undefined) return before;
+    const { parent } = element;
+    const apart = !roots.has(element.order) && (inner.has(element.order) || (parent !== undefined && isApart(parent)));
+    known.set(element, apart);
+    return apart;
+  };
+  return isApart;
 }
 
 /** After a move the old selector may reach nothing, so the found component's own is taken. */

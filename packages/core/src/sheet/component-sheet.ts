@@ -1,3 +1,4 @@
+import { isFurther } from '../component/further.js';
 import type { Kind } from '../component/kind.js';
 import type { StateColumn } from '../component/state-column.js';
 import type { FoundPart } from '../component/parts.js';
@@ -79,8 +80,9 @@ export class ComponentSheet {
     return {
       columns,
       parts: byPart.map((item) => this.describe(item, look, place, checks)),
+      demands: kind.demands,
       missing: kind.parts
-        .filter((part) => !parts.all.some((found) => found.part === part))
+        .filter((part) => !isFurther(part) && !parts.all.some((found) => found.part === part))
         .map(({ name, label, find }) => ({ name, label, tried: find })),
       rows,
       checks,

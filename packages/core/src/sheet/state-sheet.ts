@@ -1,3 +1,4 @@
+import type { Demand } from '../component/kind.js';
 import type { ColumnCheck } from '../ledger/ledger-check.js';
 import type { Rgba } from '../colour/rgba.js';
 import type { StateColumn } from '../component/state-column.js';
@@ -120,6 +121,8 @@ export interface StateSheet {
   /** Parts that stand on the page, in the kind's order. */
   readonly parts: readonly SheetPart[];
   /** Parts that this page does not have. */
+  /** What is asked of its parts. */
+  readonly demands: readonly Demand[];
   readonly missing: readonly { readonly name: string; readonly label: string; readonly tried: readonly string[] }[];
   /** Rows of the parts that were asked for. */
   readonly rows: readonly SheetRow[];

@@ -6,7 +6,6 @@ import type { GridActions } from '../grid/grid-actions';
 import { StateGrid } from '../grid/StateGrid';
 import type { GridState } from '../grid/useGridState';
 import type { GridView } from '../grid/useGridView';
-import { useHand } from '../editor/hand';
 import { Legend } from './bench';
 import type { CellEdits } from './useCellEdits';
 
@@ -44,7 +43,6 @@ export function SheetPane({
   onLeave: () => void;
   onDialog: (dialog: 'commands' | 'keys') => void;
 }) {
-  const { kind } = useHand();
   const searching = state.search.trim() !== '';
   const missing = sheet.missing.map((item) => item.label.toLowerCase()).join(', ');
   return (
@@ -80,7 +78,7 @@ export function SheetPane({
           range={view.range}
           currentParts={view.active.head.part}
           searching={searching}
-          demands={kind.demands}
+          demands={sheet.demands}
           addState={<AddState added={state.added} known={view.names} onChange={state.setAdded} />}
           actions={actions}
         />

@@ -25,6 +25,7 @@ export const ACCENT_LINE: Kind = {
   name: 'accent-line',
   label: 'Accent line',
   plural: 'accent lines',
+  single: true,
   parts: [
     { name: 'line', label: 'Line', find: [':scope'], states: ['default', 'hover'], first: ROWS },
     {

@@ -12,6 +12,7 @@ export const BUTTON: Kind = {
   name: 'button',
   label: 'Button',
   plural: 'buttons',
+  single: true,
   parts: [
     {
       name: 'button',

@@ -1,7 +1,9 @@
+import { withFurther } from '../further.js';
 import type { Kind } from '../kind.js';
 import { ACCENT_LINE } from './accent-line.js';
 import { ACCORDION } from './accordion.js';
 import { ANNOUNCEMENT } from './announcement.js';
+import { BLOCK } from './block.js';
 import { BREADCRUMB } from './breadcrumb.js';
 import { BUTTON } from './button.js';
 import { CARD } from './card.js';
@@ -15,13 +17,13 @@ import { MENU } from './menu.js';
 import { PAGINATION } from './pagination.js';
 import { PANEL } from './panel.js';
 import { SCROLLBAR } from './scrollbar.js';
+import { SECTION } from './section.js';
 import { SIGN_IN } from './sign-in.js';
 import { TABS } from './tabs.js';
 import { TICKER } from './ticker.js';
 import { TOOLTIP } from './tooltip.js';
 
-/** Every kind, the more particular first. */
-export const KINDS: readonly Kind[] = [
+const RECOGNISED: readonly Kind[] = [
   MENU,
   BREADCRUMB,
   ANNOUNCEMENT,
@@ -41,7 +43,12 @@ export const KINDS: readonly Kind[] = [
   ACCENT_LINE,
   BUTTON,
   LINK,
-  SCROLLBAR,
 ];
 
-export const kindNamed = (name: string): Kind | undefined => KINDS.find((kind) => kind.name === name);
+/** Every kind, the more particular first. A scrollbar holds nothing. */
+export const KINDS: readonly Kind[] = [...RECOGNISED.map(withFurther), SCROLLBAR];
+
+/** Kinds of what is taken as what it is, and never recognised. */
+const TAKEN: readonly Kind[] = [SECTION, BLOCK].map(withFurther);
+
+export const kindNamed = (name: string): Kind | undefined => [...KINDS, ...TAKEN].find((kind) => kind.name === name);

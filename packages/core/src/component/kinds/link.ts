@@ -6,6 +6,7 @@ export const LINK: Kind = {
   name: 'link',
   label: 'Link',
   plural: 'links',
+  single: true,
   parts: [
     {
       name: 'link',

@@ -1,0 +1,90 @@
+import { locatorFor, selectAll } from '../css/selector/locator.js';
+import type { PageStyles } from '../css/cascade/page-styles.js';
+import { pathSelector } from '../tree/path.js';
+import { readableText, selfAndAncestors, type ElementNode, type PageTree } from '../tree/tree.js';
+import { bestKind, knownClasses, ownSelectors, regionOf, type FoundComponent } from './find.js';
+import { BLOCK } from './kinds/block.js';
+import { SECTION } from './kinds/section.js';
+import { headingText } from './signs.js';
+import { isStateClass } from './carriers.js';
+import type { Kind } from './kind.js';
+
+/** Something that can be taken where somebody points. */
+export interface Proposal extends FoundComponent {
+  /** True for a component that was found on the page. */
+  readonly known: boolean;
+  /** The element as it is called in the page's HTML. */
+  readonly tag: string;
+}
+
+/** Elements around the one that is pointed at which are proposed. */
+const MAX_AROUND = 6;
+const LONGEST_NAME = 40;
+
+const calledAs = ({ name, classes, id }: ElementNode): string =>
+  name + (id ? `#${id}` : '') + classes.map((own) => `.${own}`).join('');
+
+const isAlike = (a: ElementNode, b: ElementNode): boolean =>
+  a.name === b.name &&
+  a.classes.filter((name) => !isStateClass(name)).join(' ') ===
+    b.classes.filter((name) => !isStateClass(name)).join(' ');
+
+/** What an owner would write for an element and its like; by its place where nothing else tells it. */
+function selectorOf(element: ElementNode, tree: PageTree, known: ReadonlySet<string>): string {
+  for (const selector of ownSelectors(element, known)) {
+    const reached = selectAll(tree, selector);
+    if (reached.includes(element) && reached.every((other) => isAlike(other, element))) return selector;
+  }
+  return pathSelector(element);
+}
+
+function nameOf(element: ElementNode, kind: Kind): string {
+  const words = element.attributes.get('aria-label') ?? headingText(element) ?? readableText(element);
+  const name = words.trim() || kind.label;
+  return name.length > LONGEST_NAME ? `${name.slice(0, LONGEST_NAME - 1).trimEnd()}…` : name;
+}
+
+/**
+ * What can be taken at an element: the components around it, the nearest first, and then the element and what holds it,
+ * each as what it would be.
+ *
+ * @param found the components of the page
+ */
+export function proposalsAt(
+  styles: PageStyles,
+  element: ElementNode,
+  found: readonly FoundComponent[],
+): readonly Proposal[] {
+  const { tree } = styles;
+  const path = [...selfAndAncestors(element)].filter(({ name }) => name !== 'html');
+  const depth = new Map(path.map((node, i) => [node.order, i]));
+  const nearest = ({ elements }: FoundComponent) => Math.min(...elements.map((order) => depth.get(order) ?? Infinity));
+  const around = found
+    .filter((item) => item.kind !== SECTION.name && nearest(item) < Infinity)
+    .sort((a, b) => nearest(a) - nearest(b));
+  const proposals = around.map((item): Proposal => ({
+    ...item,
+    known: true,
+    tag: calledAs(path[nearest(item)]!),
+  }));
+  const known = knownClasses(styles);
+  const taken = new Set(around.map(nearest));
+  for (const [i, node] of path.slice(0, MAX_AROUND).entries()) {
+    if (taken.has(i) || (node.name === 'body' && i > 0)) continue;
+    const kind = bestKind(node, styles) ?? BLOCK;
+    const selector = selectorOf(node, tree, known);
+    const elements = selectAll(tree, selector);
+    proposals.push({
+      kind: kind.name,
+      name: nameOf(node, kind),
+      selector,
+      locator: locatorFor(node, selector),
+      elements: elements.map(({ order }) => order),
+      reach: elements.length,
+      region: regionOf(node),
+      known: false,
+      tag: calledAs(node),
+    });
+  }
+  return proposals;
+}
