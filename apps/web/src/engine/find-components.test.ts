@@ -9,7 +9,12 @@ function workerWith(total: number) {
     count: (_version: string, from: number) => {
       asked.push(from);
       return Promise.resolve(
-        Array.from({ length: Math.min(3, total - from) }, (_, i) => ({ short: from + i, unsure: 0 })),
+        Array.from({ length: Math.min(3, total - from) }, (_, i) => ({
+          short: from + i,
+          unsure: 0,
+          passes: 1,
+          unseen: 0,
+        })),
       );
     },
   };

@@ -1,3 +1,4 @@
+import { NO_TALLY } from '@retoque/core';
 import type { Remote } from 'comlink';
 import type { Engine, FoundWithChecks } from './protocol';
 
@@ -26,7 +27,7 @@ export async function findComponents(
 ): Promise<FoundWithChecks[]> {
   const begun = Date.now();
   const listed = await worker.list(versionId);
-  const found: FoundWithChecks[] = listed.map((component) => ({ ...component, short: 0, unsure: 0, counted: false }));
+  const found: FoundWithChecks[] = listed.map((component) => ({ ...component, ...NO_TALLY, counted: false }));
   for (let at = 0; at < found.length;) {
     signal.throwIfAborted();
     const counts = await worker.count(versionId, at);

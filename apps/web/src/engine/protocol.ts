@@ -15,6 +15,7 @@ import type {
   LooksShown,
   MeasuredElement,
   PartMember,
+  Proposal,
   Remedy,
   RuleCheck,
   SheetRow,
@@ -22,6 +23,7 @@ import type {
   Solution,
   SolveScope,
   StateSheet,
+  Tally,
   TakenAlong,
   TrackSample,
   ViewportBounds,
@@ -37,6 +39,22 @@ export type EnginePage = Pick<PageVersion, 'id' | 'html' | 'address' | 'sheets' 
   readonly pageId: string;
   readonly name: string;
 };
+
+/** What can be taken at an element, and what it would be made of. */
+export interface Takeable extends Proposal {
+  readonly parts: readonly { readonly label: string; readonly members: number }[];
+}
+
+/** An element in the tree of a page. */
+export interface TreeElement {
+  readonly order: number;
+  /** As it is called in HTML: name, id and classes. */
+  readonly tag: string;
+  /** The first of its words. */
+  readonly words: string;
+  /** How many elements it holds directly. */
+  readonly holds: number;
+}
 
 /** An element of a page that new markup goes beside, or in place of. */
 export interface PagePlace {
@@ -73,10 +91,7 @@ export interface ComponentRef {
   readonly worn: string;
 }
 
-export interface FoundWithChecks extends FoundComponent {
-  /** In how many states a demand falls short, and in how many nothing sure can be said. */
-  readonly short: number;
-  readonly unsure: number;
+export interface FoundWithChecks extends FoundComponent, Tally {
   /** False while it was not counted yet; the counts then say nothing. */
   readonly counted: boolean;
 }
@@ -199,6 +214,10 @@ export interface Engine {
   wear(siteId: string, change: WornChange): Promise<void>;
   /** Takes stored geometry of a page, and the pixels of its pictures; resolves once both are there. */
   equip(versionId: string, geometry: readonly PageGeometry[]): Promise<void>;
+  /** The page as it is, to be laid out; undefined where that was done at this viewport. */
+  pageToMeasure(versionId: string, viewport: ViewportName): Promise<ToMeasure | undefined>;
+  /** Takes what was measured of the page as it is, and gives it as it is stored. */
+  pageMeasured(versionId: string, viewport: ViewportName, elements: readonly MeasuredElement[]): Promise<PageGeometry>;
   /** What of a page is not measured yet at a viewport, under a look. */
   toMeasure(component: ComponentRef, look: Look, viewport: ViewportName): Promise<ToMeasure[]>;
   /**
@@ -264,7 +283,11 @@ export interface Engine {
   /** The components of a page, without how they fare. */
   list(versionId: string): Promise<FoundComponent[]>;
   /** How the listed components fare from one on, as many as are quickly counted; at least one. */
-  count(versionId: string, from: number): Promise<Pick<FoundWithChecks, 'short' | 'unsure'>[]>;
+  count(versionId: string, from: number): Promise<Tally[]>;
+  /** What can be taken at an element, the nearest component first, then the element and what holds it. */
+  takeables(versionId: string, order: number): Promise<Takeable[]>;
+  /** The elements that one holds directly; those of the body where none is named. */
+  elementsIn(versionId: string, order?: number): Promise<TreeElement[]>;
   /** All checks of a page at a viewport, with the looks that are worn or without, in the plain state and in hover, focus and press. */
   checks(versionId: string, looks: LooksShown, viewport: ViewportName): Promise<CheckRecord[]>;
   /** Gets ready what still frames of a page need, so that the first of them comes soon. */
@@ -287,6 +310,8 @@ export interface Engine {
   openable(component: ComponentRef, viewport: ViewportName): Promise<Openable[]>;
   /** The part that each element is, by its order. */
   partsByOrder(component: ComponentRef): Promise<ReadonlyMap<number, string>>;
+  /** The part that an element is of, or that holds it; undefined where none does. */
+  partAt(component: ComponentRef, order: number): Promise<string | undefined>;
   component(component: ComponentRef): Promise<OpenedComponent>;
   /** Tells of the CSS for still frames as soon as it is known, which is before the sheet is. */
   onFrames(listener: FramesListener): Promise<void>;

@@ -1,3 +1,4 @@
+import { NO_TALLY } from '@retoque/core';
 import { Box, chakra, Flex, Grid } from '@chakra-ui/react';
 import type { Site } from '@retoque/contract';
 import { useQuery } from '@tanstack/react-query';
@@ -13,7 +14,7 @@ import { Notice } from '../shell/Notice';
 import { surveyPath } from '../shell/paths';
 import { tellDone, tellProblem } from '../shell/toasts';
 import { useDocumentTitle } from '../shell/useDocumentTitle';
-import { Tally } from '../shell/Wedge';
+import { TallyMark } from '../shell/TallyMark';
 import { BringPage } from './BringPage';
 import { PageThumbnail } from './PageThumbnail';
 import { StorageNote } from './StorageNote';
@@ -49,9 +50,9 @@ export function SitesScreen() {
         </Box>
         <Box mb="22px">
           <Hint id="sites">
-            <b>How it goes.</b> Choose a page. Pick what is marked <Tally short={1} unsure={0} />: its text is hard to
-            read in some state, such as under the pointer. Change the colour until the figure passes, and take the CSS
-            to your site. Nothing on your site is changed from here.
+            <b>How it goes.</b> Choose a page. Pick what is marked <TallyMark tally={{ ...NO_TALLY, short: 1 }} />: its
+            text is hard to read in some state, such as under the pointer. Change the colour until the figure passes,
+            and take the CSS to your site. Nothing on your site is changed from here.
           </Hint>
         </Box>
         {sites.isPending ? <Busy>Loading your sites</Busy> : null}

@@ -2,7 +2,7 @@ import { Box, chakra } from '@chakra-ui/react';
 import { kindNamed } from '@retoque/core';
 import { useRef, useState, type KeyboardEvent } from 'react';
 import type { FoundWithChecks } from '../engine/protocol';
-import { Tally } from '../shell/Wedge';
+import { TallyMark } from '../shell/TallyMark';
 import { Button } from '../theme/Button';
 
 /** Rows that are drawn; further ones on request. */
@@ -75,7 +75,7 @@ export function FoundList({
                 {component.name}
               </Box>
               <Box as="span" fontSize="12px">
-                {component.counted ? <Tally short={component.short} unsure={component.unsure} /> : '…'}
+                {component.counted ? <TallyMark tally={component} /> : '…'}
               </Box>
               <Box as="span" color="ink3" fontSize="12px" gridColumn="1 / -1" display="flex" gap="8px" minWidth="0">
                 <Box as="span" flexShrink={0}>

@@ -1,5 +1,6 @@
 import { Box } from '@chakra-ui/react';
 import type { FoundWithChecks } from '../engine/protocol';
+import type { Box as PlacedBox } from '../frame/geometry';
 import type { Outline } from './useOutlines';
 
 const GAP = 3;
@@ -8,14 +9,31 @@ const GAP = 3;
 export function OutlineLayer({
   outlines,
   active,
+  aim,
   scale,
 }: {
   outlines: readonly Outline[];
-  active: FoundWithChecks | undefined;
+  active: Pick<FoundWithChecks, 'kind' | 'selector'> | undefined;
+  /** An element that is pointed at. */
+  aim: PlacedBox | undefined;
   scale: number;
 }) {
   return (
     <Box position="absolute" inset="0" pointerEvents="none" aria-hidden="true">
+      {aim ? (
+        <Box
+          data-aim=""
+          position="absolute"
+          left={`${aim.left * scale - GAP}px`}
+          top={`${aim.top * scale - GAP}px`}
+          width={`${aim.width * scale + 2 * GAP}px`}
+          height={`${aim.height * scale + 2 * GAP}px`}
+          borderRadius="m"
+          border="2px dashed {colors.overPage}"
+          boxShadow="0 0 0 1.5px #fff, inset 0 0 0 1px #fff"
+          zIndex={3}
+        />
+      ) : null}
       {outlines.flatMap(({ component, boxes }) => {
         const isActive = active?.selector === component.selector && active.kind === component.kind;
         const colour = component.short ? 'overPageShort' : 'overPage';

@@ -1,11 +1,11 @@
 import { Box, Flex } from '@chakra-ui/react';
-import { type ViewportName } from '@retoque/core';
+import { NO_TALLY, type ViewportName } from '@retoque/core';
 import { useQuery } from '@tanstack/react-query';
-import { Plus, RefreshCw } from 'lucide-react';
-import { useCallback, useMemo, useRef, useState } from 'react';
+import { MousePointerClick, Plus, RefreshCw } from 'lucide-react';
+import { useMemo, useRef, useState } from 'react';
 import { late } from '../shell/late';
-import { useNavigate, useParams } from 'react-router';
-import { componentsQuery, pageQuery, siteQuery, useOpenComponent, useRefreshPage } from '../api/queries';
+import { useParams } from 'react-router';
+import { componentsQuery, pageQuery, siteQuery, useRefreshPage } from '../api/queries';
 import { engine, useOpenedPage } from '../engine/engine';
 import type { FoundWithChecks } from '../engine/protocol';
 import { SafeFrame } from '../frame/SafeFrame';
@@ -13,7 +13,7 @@ import { AppBar } from '../shell/AppBar';
 import { Busy } from '../shell/Busy';
 import { Hint } from '../shell/Hint';
 import { Notice } from '../shell/Notice';
-import { handoverPath, stylePath, surveyPath } from '../shell/paths';
+import { handoverPath, surveyPath } from '../shell/paths';
 import { Segments } from '../shell/Segments';
 import { tellProblem, toaster } from '../shell/toasts';
 import { useDocumentTitle } from '../shell/useDocumentTitle';
@@ -23,19 +23,23 @@ import { FoundList } from './FoundList';
 import { OutlineLayer } from './OutlineLayer';
 import { PageChoice } from './PageChoice';
 import { SetAside } from './SetAside';
+import { summaryOf } from './summary';
 import { withLooks } from '../style/site/with-looks';
 import { useFound } from './useFound';
 import { useOutlines } from './useOutlines';
+import { useSurveyMeasuring } from './useSurveyMeasuring';
+import { useTaking } from './useTaking';
 import { Button } from '../theme/Button';
 
 const AddComponent = late(() => import('../anew/AddComponent'));
+const TakeMenu = late(() => import('./TakeMenu'));
+const ElementTree = late(() => import('./ElementTree'), <Busy>Reading the page</Busy>);
 
 const NONE: readonly FoundWithChecks[] = [];
 
 /** A page with its components outlined; picking one opens it in every state. */
 export function SurveyScreen() {
   const { siteId = '', pageId = '' } = useParams();
-  const navigate = useNavigate();
   const site = useQuery(siteQuery(siteId));
   const page = useQuery(pageQuery(pageId));
   const kept = useQuery(componentsQuery(siteId));
@@ -51,6 +55,7 @@ export function SurveyScreen() {
   });
   const found = useFound(siteId, versionId, pageId, site.data?.bounds, kept.data);
   const components = found.data ?? NONE;
+  const measuring = useSurveyMeasuring(pageId, versionId, found.data !== undefined && !found.isPlaceholderData);
   const hasLooks = withLooks(kept.data ?? []).length > 0;
 
   const [viewport, setViewport] = useState<ViewportName>('wide');
@@ -58,28 +63,21 @@ export function SurveyScreen() {
   const [loaded, setLoaded] = useState(0);
   const [adding, setAdding] = useState(false);
   const frame = useRef<HTMLIFrameElement>(null);
-  const open = useOpenComponent();
-  const { mutate: openComponent } = open;
+  const [list, setList] = useState<'components' | 'elements'>('components');
+  const [aimed, setAimed] = useState<number>();
+  const taking = useTaking(siteId, pageId);
+  const { proposed } = taking;
 
-  const pick = useCallback(
-    (component: FoundWithChecks) => {
-      const { kind, name, locator } = component;
-      openComponent(
-        { pageId, kind, name, locator: structuredClone(locator) as never },
-        {
-          onSuccess: (stored) => void navigate(stylePath(siteId, pageId, stored.id)),
-          onError: tellProblem,
-        },
-      );
-    },
-    [openComponent, pageId, siteId, navigate],
+  // What is proposed is outlined as if it had been found.
+  const shown = useMemo(
+    () => (proposed ? [...components, { ...proposed, ...NO_TALLY, counted: false }] : components),
+    [components, proposed],
   );
-  const { outlines, reveal } = useOutlines(frame, loaded, components, pick, setActive);
+  const { outlines, aim, reveal } = useOutlines(frame, loaded, shown, aimed, taking.click, setActive);
   const stage = useStage(viewport);
   const refresh = useRefreshPage(pageId);
 
   const error = page.error ?? site.error ?? opened.error ?? found.error ?? html.error;
-  const shortCount = useMemo(() => components.filter((item) => item.short > 0).length, [components]);
   return (
     <Flex direction="column" height={{ base: 'auto', lg: '100%' }} minHeight="100%">
       <AppBar
@@ -140,23 +138,45 @@ export function SurveyScreen() {
                 ? 'Looking for components…'
                 : found.isError
                   ? 'The components of this page could not be worked out.'
-                  : summary(components, shortCount)}
+                  : summaryOf(components)}
             </Box>
             <Button mt="6px" ml="-8px" variant="quiet" size="s" disabled={!opened.data} onClick={() => setAdding(true)}>
               <Plus aria-hidden="true" />
               Make one anew
             </Button>
           </Box>
-          <FoundList
-            components={components}
-            active={active}
-            busy={open.isPending}
-            onPoint={(component) => {
-              setActive(component);
-              if (component) reveal(component);
-            }}
-            onPick={pick}
-          />
+          <Box padding="0 16px 8px">
+            <Segments
+              label="What is listed"
+              value={list}
+              choices={[
+                { value: 'components', label: 'Components' },
+                { value: 'elements', label: 'All elements' },
+              ]}
+              onChange={setList}
+            />
+          </Box>
+          {list === 'elements' && versionId !== undefined ? (
+            <ElementTree
+              versionId={versionId}
+              onPoint={(order) => {
+                setAimed(order);
+                if (order !== undefined) reveal([order]);
+              }}
+              onTake={(order, { left, bottom }) => taking.ask({ order, x: left + 24, y: bottom })}
+            />
+          ) : (
+            <FoundList
+              components={components}
+              active={active}
+              busy={taking.busy}
+              onPoint={(component) => {
+                setActive(component);
+                if (component) reveal(component.elements);
+              }}
+              onPick={(component) => taking.take(component)}
+            />
+          )}
         </Box>
         <Flex
           as="main"
@@ -179,13 +199,28 @@ export function SurveyScreen() {
             >
               {page.data?.name ?? 'Page'}
             </Box>
+            <Button
+              size="s"
+              aria-pressed={taking.anything}
+              variant={taking.anything ? 'solid' : undefined}
+              title="Every click asks what to take: the component, the element itself, or what holds it"
+              onClick={() => taking.setAnything(!taking.anything)}
+            >
+              <MousePointerClick aria-hidden="true" />
+              Point at anything
+            </Button>
             <Segments label="Width of the page" value={viewport} choices={VIEWPORT_CHOICES} onChange={setViewport} />
           </Flex>
           <Hint id="survey">
             Each outline is a component. Red ones fall short of contrast in some state. Click one, here or in the list,
-            to see all its states side by side.
+            to see all its states side by side. A click on anything else asks what to take.
           </Hint>
           {error ? <Notice tone="short">{error.message}</Notice> : null}
+          {measuring.failure ? (
+            <Notice tone="short">
+              The page could not be laid out, so figures that need it are unsure. {measuring.failure}
+            </Notice>
+          ) : null}
           {page.data ? <SetAside pageId={pageId} changes={page.data.version.changes} /> : null}
           {page.data?.version.notes.length ? <Notice>{page.data.version.notes.join(' ')}</Notice> : null}
           <Box ref={stage.ref} flex="1" minHeight={{ base: '460px', lg: '0' }} position="relative" overflow="hidden">
@@ -213,7 +248,7 @@ export function SurveyScreen() {
                     transformOrigin: '0 0',
                   }}
                 />
-                <OutlineLayer outlines={outlines} active={active} scale={stage.scale} />
+                <OutlineLayer outlines={outlines} active={proposed ?? active} aim={aim} scale={stage.scale} />
               </Box>
             ) : error ? null : (
               <Busy>Opening the page</Busy>
@@ -221,18 +256,21 @@ export function SurveyScreen() {
           </Box>
         </Flex>
       </Flex>
+      {measuring.frame}
+      {taking.asked && versionId !== undefined ? (
+        <TakeMenu
+          key={`${taking.asked.order} ${taking.asked.x} ${taking.asked.y}`}
+          versionId={versionId}
+          at={taking.asked}
+          busy={taking.busy}
+          onPoint={taking.setProposed}
+          onTake={(takeable) => taking.take(takeable, taking.asked?.order)}
+          onClose={taking.close}
+        />
+      ) : null}
       {adding && site.data && page.data ? (
         <AddComponent site={site.data} page={page.data} onClose={() => setAdding(false)} />
       ) : null}
     </Flex>
   );
-}
-
-function summary(components: readonly FoundWithChecks[], short: number): string {
-  const count = components.length;
-  if (!count) return 'No components were found on this page.';
-  const counted = components.filter((item) => item.counted).length;
-  if (counted < count) return `${count} components, ${counted} of them looked at so far, ${short} short of contrast`;
-  const found = `${count} ${count === 1 ? 'component' : 'components'}`;
-  return short ? `${found}, ${short} of them short of contrast` : `${found}, all with enough contrast`;
 }

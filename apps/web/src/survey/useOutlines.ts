@@ -1,8 +1,9 @@
-import { ORDER_ATTRIBUTE } from '@retoque/core';
+import { ORDER_ATTRIBUTE, REST } from '@retoque/core';
 import { useCallback, useEffect, useState, type RefObject } from 'react';
 import type { FoundWithChecks } from '../engine/protocol';
-import { allIn, attributeOf, bodyOf, boxOf, fontsOf, listen, parentOf, rootOf } from '../frame/dom';
+import { allIn, attributeOf, bodyOf, boxOf, closestOf, fontsOf, listen, parentOf, rootOf } from '../frame/dom';
 import { elementIn, visibleBox, type Box } from '../frame/geometry';
+import type { PointedAt } from './TakeMenu';
 
 export interface Outline {
   readonly component: FoundWithChecks;
@@ -26,17 +27,24 @@ export function useOutlines(
   frame: RefObject<HTMLIFrameElement | null>,
   loaded: number,
   components: readonly FoundWithChecks[],
-  onPick: (component: FoundWithChecks) => void,
+  /** An element that is pointed at outside of the frame. */
+  aimed: number | undefined,
+  onPick: (component: FoundWithChecks | undefined, at: PointedAt) => void,
   onPoint: (component: FoundWithChecks | undefined) => void,
-): { outlines: readonly Outline[]; reveal: (component: FoundWithChecks) => void } {
+): {
+  readonly outlines: readonly Outline[];
+  readonly aim: Box | undefined;
+  readonly reveal: (elements: readonly number[]) => void;
+} {
   const [outlines, setOutlines] = useState<readonly Outline[]>([]);
+  const [aim, setAim] = useState<Box>();
 
   useEffect(() => {
     const view = frame.current?.contentWindow;
     const document = frame.current?.contentDocument;
     if (!loaded || !view || !document || !bodyOf(document)) return;
     // What is the whole page, such as its scrollbar, is picked in the list alone.
-    const placed = components.filter((item) => !item.elements.includes(0));
+    const placed = components.filter((item) => !item.elements.includes(0) && item.region !== REST);
     const owners = new Map(placed.flatMap((item) => item.elements.map((order) => [String(order), item] as const)));
     let pending = 0;
     const byOrder = new Map(
@@ -72,8 +80,17 @@ export function useOutlines(
       // Nothing in the page may act: a click only ever picks.
       event.preventDefault();
       event.stopPropagation();
-      const owner = ownerOf(event.target);
-      if (owner && event.type === 'click') onPick(owner);
+      if (event.type !== 'click' || !frame.current) return;
+      const element = closestOf(event.target as Element, `[${ORDER_ATTRIBUTE}]`);
+      if (!element) return;
+      const room = frame.current.getBoundingClientRect();
+      const scale = room.width / Math.max(1, frame.current.clientWidth);
+      const { clientX, clientY } = event as MouseEvent;
+      onPick(ownerOf(event.target), {
+        order: Number(attributeOf(element, ORDER_ATTRIBUTE)),
+        x: room.left + clientX * scale,
+        y: room.top + clientY * scale,
+      });
     };
     const point = (event: Event) => onPoint(ownerOf(event.target));
     const leave = () => onPoint(undefined);
@@ -101,12 +118,18 @@ export function useOutlines(
     };
   }, [frame, loaded, components, onPick, onPoint]);
 
+  useEffect(() => {
+    const document = frame.current?.contentDocument;
+    const element = aimed === undefined || !document ? null : elementIn(document, aimed);
+    setAim(element ? visibleBox(element) : undefined);
+  }, [frame, aimed]);
+
   const reveal = useCallback(
-    (component: FoundWithChecks) => {
+    (elements: readonly number[]) => {
       const document = frame.current?.contentDocument;
       const view = frame.current?.contentWindow;
       if (!document || !view) return;
-      for (const order of component.elements) {
+      for (const order of elements) {
         const element = elementIn(document, order);
         const box = element && visibleBox(element);
         if (!box) continue;
@@ -118,5 +141,5 @@ export function useOutlines(
     [frame],
   );
 
-  return { outlines, reveal };
+  return { outlines, aim, reveal };
 }

@@ -70,6 +70,30 @@ export function textHiddenBy(style: ElementStyle, pseudo: string | undefined): s
 /** What is said of something hidden: text for screen readers is exempt (WCAG 2.2, 1.4.3); of the rest nobody knows. */
 export const hiddenVerdict = (reason: string): Blank => (reason === FOR_READERS ? 'exempt' : 'unseen');
 
+/** Properties by which a state brings something to another place than it was measured at. */
+const PLACING = [
+  'position',
+  'top',
+  'left',
+  'right',
+  'bottom',
+  'transform',
+  'translate',
+  'clip',
+  'clip-path',
+  'width',
+  'height',
+];
+
+/** True where the state that a view shows puts an element, or what holds it, elsewhere than at rest. */
+export function isMovedByState(view: StyledPage, element: ElementNode): boolean {
+  const rest = view.styles.at();
+  return [element, ...ancestors(element)].some((node) => {
+    const [now, before] = [view.of(node), rest.of(node)];
+    return now !== before && PLACING.some((name) => now.text(name) !== before.text(name));
+  });
+}
+
 /** True for what was laid out where no scrolling gets: left of the page or above it, beside it where nothing
  * scrolls, or where what holds it cuts it off. */
 export function isOutOfReach(geometry: Geometry | undefined, view: StyledPage, element: ElementNode): boolean {

@@ -11,7 +11,7 @@ import { once } from '../memo/once.js';
 import { ancestors, descendants, hasOwnText, type ElementNode } from '../tree/tree.js';
 import { without, type Blank, type Check, type Level } from './check.js';
 import { haloOf, outlineOf } from './halo.js';
-import { COVERS, hiddenBy, hiddenVerdict, isOutOfReach, textHiddenBy } from './hidden.js';
+import { COVERS, hiddenBy, hiddenVerdict, isMovedByState, isOutOfReach, textHiddenBy } from './hidden.js';
 import { isSwitchedOff } from './switched-off.js';
 import { verdictOf } from './verdict.js';
 
@@ -153,9 +153,8 @@ function excuseOf(looking: Looking, carrier: ElementNode, pseudo: string | undef
   if (hidden) return { verdict: hiddenVerdict(hidden), reason: hidden };
   if (isSwitchedOff(view, carrier)) return { verdict: 'exempt', reason: 'Disabled controls are exempt.' };
   if (isEmoji(carrier)) return { verdict: 'exempt', reason: 'Emoji have colours of their own.' };
-  return isOutOfReach(geometry, view, carrier)
-    ? { verdict: 'unseen', reason: 'It stands outside of the page.' }
-    : undefined;
+  const isAway = isOutOfReach(geometry, view, carrier) && !isMovedByState(view, carrier);
+  return isAway ? { verdict: 'unseen', reason: 'It stands outside of the page.' } : undefined;
 }
 
 /** Measures one text by WCAG 2.2: 1.4.3 at level AA, 1.4.6 at level AAA. */
@@ -167,7 +166,10 @@ export const checkText = (looking: Looking, carrier: ElementNode, level: Level =
 function checkAfresh(looking: Looking, carrier: ElementNode, level: Level, pseudo: string | undefined): Check {
   const excuse = excuseOf(looking, carrier, pseudo);
   if (!excuse) {
-    const check = judgeText(textCase(looking, carrier, pseudo), level);
+    // What a state brings into the page was measured where it was before.
+    const isBrought = isOutOfReach(looking.geometry, looking.view, carrier);
+    const asSeen = isBrought ? { ...looking, geometry: undefined } : looking;
+    const check = judgeText(textCase(asSeen, carrier, pseudo), level);
     if (check.verdict !== 'short' || !mayBeLogo(carrier)) return check;
     const reason = `As text it falls short, at ${showRatio(check.measured!)}. Is it a logo? Then it is exempt.`;
     return { ...without(check.criterion, 'unsure', check.needed, reason, check.basis), large: check.large };

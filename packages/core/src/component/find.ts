@@ -107,7 +107,7 @@ function siteSelector(element: ElementNode, styles: PageStyles): string | undefi
   return undefined;
 }
 
-const ownCompound = (element: ElementNode): string =>
+export const ownCompound = (element: ElementNode): string =>
   element.name + element.classes.map((name) => `.${ident.encode(name)}`).join('');
 
 /** Simple selectors that name an ancestor, the nearest first. */
@@ -209,7 +209,7 @@ function* candidates(first: ElementNode, base: string): Generator<string> {
 }
 
 /** A selector that reaches a group and nothing else; undefined when none is plain enough to be read. */
-function fittingSelector(group: readonly ElementNode[], base: string, tree: PageTree): string | undefined {
+export function fittingSelector(group: readonly ElementNode[], base: string, tree: PageTree): string | undefined {
   const tried = new Set<string>();
   for (const selector of candidates(group[0]!, base)) {
     if (tried.has(selector)) continue;

@@ -101,13 +101,13 @@ describe('what stands in a component beside its kind’s own parts', () => {
     const bench = block(body, '.inner { background: #eee } .b p::before { content: "» " }');
     expect(Object.fromEntries(bench.parts.map(({ part, selector }) => [part.label, selector]))).toEqual({
       Block: '.b',
-      'Further link': '.b a',
+      Link: '.b a',
       'Heading, level 2': '.b h2',
       'Heading, level 3': '.b h3',
-      'Further text': '.b :is(p, span)',
-      'Further icon': '.b svg',
-      'Further line': '.b hr',
-      'Further box': '.b .inner',
+      Text: '.b :is(p, span)',
+      Icon: '.b svg',
+      Line: '.b hr',
+      Box: '.b .inner',
       'Mark before': '.b p',
     });
   });

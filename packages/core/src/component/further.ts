@@ -65,13 +65,13 @@ const generates =
  * component is without a part. An element is of the first that holds it.
  */
 export const FURTHER_PARTS: readonly (Part & { readonly holds: Holds })[] = [
-  part('link', 'Further link', (element) => isLink(element) && isHtml(element, 'a', 'area'), TARGET_ROWS, {
+  part('link', 'Other link', (element) => isLink(element) && isHtml(element, 'a', 'area'), TARGET_ROWS, {
     states: POINTED,
   }),
-  part('button', 'Further button', (element) => isButtonElement(element) || isHtml(element, 'summary'), TARGET_ROWS, {
+  part('button', 'Other button', (element) => isButtonElement(element) || isHtml(element, 'summary'), TARGET_ROWS, {
     states: [...POINTED, 'disabled'],
   }),
-  part('field', 'Further field', isField, ['text', ...BOX_ROWS, 'outline', 'font-size'], { states: FIELD_STATES }),
+  part('field', 'Other field', isField, ['text', ...BOX_ROWS, 'outline', 'font-size'], { states: FIELD_STATES }),
   ...[1, 2, 3, 4, 5, 6].map((level) =>
     part(
       `heading-${level}`,
@@ -80,24 +80,24 @@ export const FURTHER_PARTS: readonly (Part & { readonly holds: Holds })[] = [
       MESSAGE_ROWS,
     ),
   ),
-  part('text', 'Further text', hasOwnText, MESSAGE_ROWS),
-  part('picture', 'Further picture', (element) => isHtml(element, ...MEDIA), [
+  part('text', 'Other text', hasOwnText, MESSAGE_ROWS),
+  part('picture', 'Other picture', (element) => isHtml(element, ...MEDIA), [
     'opacity',
     'filter',
     'border-radius',
     'width',
     'height',
   ]),
-  part('icon', 'Further icon', (element) => element.namespace === 'svg' && element.name === 'svg', ICON_ROWS),
+  part('icon', 'Other icon', (element) => element.namespace === 'svg' && element.name === 'svg', ICON_ROWS),
   part(
     'line',
-    'Further line',
+    'Other line',
     (element, page) => isHtml(element, 'hr') || (isBlank(element) && paints(page.of(element))),
     STILL_ROWS,
   ),
   part(
     'box',
-    'Further box',
+    'Other box',
     (element, page) => element.namespace === 'html' && element.children.length > 0 && paints(page.of(element)),
     BOX_ROWS,
   ),
@@ -132,12 +132,24 @@ export const ownTextDemands = (
       : [],
   );
 
-/** A kind with the parts that every kind has. */
-export const withFurther = (kind: Kind): Kind => ({
-  ...kind,
-  parts: [...kind.parts, ...FURTHER_PARTS],
-  demands: [...kind.demands, ...FURTHER_DEMANDS],
-});
+/**
+ * A kind with the parts that every kind has.
+ *
+ * @param isAlone true where the kind has hardly any of its own, so that nothing is further to another
+ */
+export function withFurther(kind: Kind, isAlone = false): Kind {
+  const called = (own: Part) => (isAlone ? { ...own, label: plainLabel(own.label) } : own);
+  return {
+    ...kind,
+    parts: [...kind.parts, ...FURTHER_PARTS.map(called)],
+    demands: [...kind.demands, ...FURTHER_DEMANDS],
+  };
+}
+
+const plainLabel = (label: string): string => {
+  const plain = label.replace(/^Other /, '');
+  return plain[0]!.toUpperCase() + plain.slice(1);
+};
 
 /** What nobody sees as a part of a component by itself. */
 const NEVER = new Set([

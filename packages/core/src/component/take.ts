@@ -2,7 +2,15 @@ import { locatorFor, selectAll } from '../css/selector/locator.js';
 import type { PageStyles } from '../css/cascade/page-styles.js';
 import { pathSelector } from '../tree/path.js';
 import { readableText, selfAndAncestors, type ElementNode, type PageTree } from '../tree/tree.js';
-import { bestKind, knownClasses, ownSelectors, regionOf, type FoundComponent } from './find.js';
+import {
+  bestKind,
+  fittingSelector,
+  knownClasses,
+  ownCompound,
+  ownSelectors,
+  regionOf,
+  type FoundComponent,
+} from './find.js';
 import { BLOCK } from './kinds/block.js';
 import { SECTION } from './kinds/section.js';
 import { headingText } from './signs.js';
@@ -11,8 +19,8 @@ import type { Kind } from './kind.js';
 
 /** Something that can be taken where somebody points. */
 export interface Proposal extends FoundComponent {
-  /** True for a component that was found on the page. */
-  readonly known: boolean;
+  /** A component that was found there, the element itself, or what holds it. */
+  readonly as: 'component' | 'element' | 'holder';
   /** The element as it is called in the page's HTML. */
   readonly tag: string;
 }
@@ -21,7 +29,8 @@ export interface Proposal extends FoundComponent {
 const MAX_AROUND = 6;
 const LONGEST_NAME = 40;
 
-const calledAs = ({ name, classes, id }: ElementNode): string =>
+/** An element as HTML calls it: name, id and classes. */
+export const calledAs = ({ name, classes, id }: ElementNode): string =>
   name + (id ? `#${id}` : '') + classes.map((own) => `.${own}`).join('');
 
 const isAlike = (a: ElementNode, b: ElementNode): boolean =>
@@ -36,6 +45,11 @@ function selectorOf(element: ElementNode, tree: PageTree, known: ReadonlySet<str
     if (reached.includes(element) && reached.every((other) => isAlike(other, element))) return selector;
   }
   return pathSelector(element);
+}
+
+/** What reaches an element alone: its name within what holds it, or its place. */
+function aloneSelector(element: ElementNode, tree: PageTree): string {
+  return fittingSelector([element], ownCompound(element), tree) ?? pathSelector(element);
 }
 
 function nameOf(element: ElementNode, kind: Kind): string {
@@ -64,15 +78,13 @@ export function proposalsAt(
     .sort((a, b) => nearest(a) - nearest(b));
   const proposals = around.map((item): Proposal => ({
     ...item,
-    known: true,
+    as: 'component',
     tag: calledAs(path[nearest(item)]!),
   }));
   const known = knownClasses(styles);
   const taken = new Set(around.map(nearest));
-  for (const [i, node] of path.slice(0, MAX_AROUND).entries()) {
-    if (taken.has(i) || (node.name === 'body' && i > 0)) continue;
+  const propose = (node: ElementNode, selector: string) => {
     const kind = bestKind(node, styles) ?? BLOCK;
-    const selector = selectorOf(node, tree, known);
     const elements = selectAll(tree, selector);
     proposals.push({
       kind: kind.name,
@@ -82,9 +94,16 @@ export function proposalsAt(
       elements: elements.map(({ order }) => order),
       reach: elements.length,
       region: regionOf(node),
-      known: false,
+      as: node === element ? 'element' : 'holder',
       tag: calledAs(node),
     });
+  };
+  for (const [i, node] of path.slice(0, MAX_AROUND).entries()) {
+    if (taken.has(i) || (node.name === 'body' && i > 0)) continue;
+    const selector = selectorOf(node, tree, known);
+    propose(node, selector);
+    // What is pointed at can be taken without its like.
+    if (i === 0 && selectAll(tree, selector).length > 1) propose(node, aloneSelector(node, tree));
   }
   return proposals;
 }

@@ -32,7 +32,7 @@ export { markStates, rewriteUrls } from '../page/rewrite-sheet.js';
 export { sanitiseHtml, type Removed } from '../tree/sanitise.js';
 export { baseOf, fileName, resolveAddress, titleOf, type StoredSheet } from '../page/sheets.js';
 export { isBuiltByScript } from '../tree/static-check.js';
-export { descendants, ancestors, textOf, type ElementNode, type PageTree } from '../tree/tree.js';
+export { descendants, ancestors, textOf, textStart, type ElementNode, type PageTree } from '../tree/tree.js';
 export { siteFonts, type LoadedFont } from '../page/site-fonts.js';
 export { siteFamilies } from '../page/site-families.js';
 export { siteColours, type SiteColourUse } from '../page/site-colours.js';

@@ -6,5 +6,6 @@ export { checkText, isLarge, NEEDED_LARGE, NEEDED_NORMAL } from '../check/text.j
 export { checkRecord, type CheckRecord } from '../report/check-record.js';
 export * from '../report/page-ledger.js';
 export * from '../ledger/ledger-check.js';
+export { NO_TALLY, tallyAcross, tallyOf, type Tally } from '../ledger/tally.js';
 export { heatOf, type HeatArea, type HeatMap } from '../ledger/heat.js';
 export type { LookedAt } from '../ledger/checks.js';

@@ -15,8 +15,8 @@ export { resolveNames, withSwatches, type NamedThings, type ResolvedLook } from 
 export type { CellRef, TakenAlong } from '../sheet/cell-reasons.js';
 export * from '../session/component-session.js';
 export { placeOn, type ComponentPlace, type PlacedComponent } from '../parts/placed-component.js';
-export type { Proposal } from '../component/take.js';
-export { isFurther } from '../component/further.js';
+export { calledAs, type Proposal } from '../component/take.js';
+export { canBePart } from '../component/further.js';
 export { REST } from '../component/rest.js';
 export type { SheetRequest } from '../sheet/component-sheet.js';
 export * from '../parts/errors.js';

@@ -1,10 +1,12 @@
 import { describe, expect, it } from '@jest/globals';
 import { checkText } from '../check/text.js';
 import { DESKTOP } from '../css/conditions/environment.js';
-import { AT_REST } from '../css/selector/forced.js';
+import { AT_REST, forceStates } from '../css/selector/forced.js';
 import { selectAll } from '../css/selector/locator.js';
+import { FOCUS } from '../css/selector/states.js';
 import { EMPTY_LOOK } from '../look/model.js';
 import { buildFrame } from '../page/frame.js';
+import { geometryOf } from '../page/geometry.js';
 import { ComponentSession } from '../session/component-session.js';
 import { lookingAt, pageOf } from '../testing/page.js';
 import { openingBySheets } from './openings.js';
@@ -146,5 +148,29 @@ describe('a text that is not seen', () => {
     const looking = lookingAt(page.stylesFor().at(AT_REST));
     expect(checkText(looking, element!, 'AA', 'placeholder').verdict).toBe('unseen');
     expect(checkText(looking, element!).verdict).not.toBe('unseen');
+  });
+});
+
+describe('what a state brings into the page', () => {
+  const CSS = '.skip { position: absolute; top: -60px; color: #999; background: #fff } .skip:focus { top: 0 }';
+  const page = pageOf('<a class="skip" href="#c">Skip</a>', CSS);
+  const [link] = selectAll(page.tree, '.skip');
+  page.measures.setGeometry(
+    geometryOf(
+      DESKTOP,
+      page.tree.elements.map(({ order }) => {
+        const box = order === link!.order ? ([0, -60, 80, 20] as const) : ([0, 0, 1280, 800] as const);
+        return { order, box, lines: [box] };
+      }),
+    ),
+  );
+  const verdict = (bits: number) => {
+    const view = page.stylesFor().at(forceStates([[link!, bits]]));
+    return checkText(page.measures.looking(view), link!);
+  };
+
+  it('is not measured where it is away, and is where it is there', () => {
+    expect(verdict(0)).toMatchObject({ verdict: 'unseen' });
+    expect(verdict(FOCUS)).toMatchObject({ verdict: 'short', measured: expect.closeTo(2.849, 2), basis: 'ancestors' });
   });
 });

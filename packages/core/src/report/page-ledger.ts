@@ -65,7 +65,7 @@ export function* pageLedgerSteps(seen: SeenPage, options: LedgerOptions): Steps<
   const { demands = 'text' } = options;
   const entries = textEntries(seen, options);
   if (demands === 'all') {
-    const of = seen.page.components().length + 1;
+    const of = seen.page.components().length + seen.page.rest().length + 1;
     let done = 1;
     yield { done, of };
     for (const own of componentEntries(seen, options)) {
@@ -134,7 +134,7 @@ function* componentEntries(seen: SeenPage, options: LedgerOptions): Generator<Le
     const column = columnNamed(name);
     return column !== undefined && (shownBits(column) & ~CARRIED & ~asked) === 0;
   };
-  for (const { kind, locator } of seen.page.components()) {
+  for (const { kind, locator } of [...seen.page.components(), ...seen.page.rest()]) {
     const component = seen.component({ kind, locator });
     if (wanted && ![component.element, ...ancestors(component.element)].some((node) => wanted.has(node))) continue;
     yield component

@@ -14,6 +14,7 @@ import type { Forcer } from '../component/subject.js';
 import type { StagedPages } from '../page/staged-pages.js';
 import { cellOf } from './cells.js';
 import { unionOf, type PartColumns } from '../parts/columns.js';
+import { tallyOf } from '../ledger/tally.js';
 import type { ComponentLedger } from '../ledger/component-ledger.js';
 import type { ComponentParts } from '../parts/component-parts.js';
 import type { ComponentPlans } from '../incremental/component-plans.js';
@@ -119,8 +120,7 @@ export class ComponentSheet {
       corrected: part.corrected,
       columns: columns.map((column) => column.name),
       order: this.source.parts.subjectFor(part, look, place).element.order,
-      short: own.filter((check) => check.verdict === 'short').length,
-      unsure: own.filter((check) => check.verdict === 'unsure').length,
+      ...tallyOf(own),
       settings: look.settings.filter((setting) => setting.part === name).length,
     };
   }

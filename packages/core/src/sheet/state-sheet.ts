@@ -1,5 +1,6 @@
 import type { Demand } from '../component/kind.js';
 import type { ColumnCheck } from '../ledger/ledger-check.js';
+import type { Tally } from '../ledger/tally.js';
 import type { Rgba } from '../colour/rgba.js';
 import type { StateColumn } from '../component/state-column.js';
 import type { Row } from '../component/rows.js';
@@ -57,7 +58,7 @@ export interface SheetRow {
 }
 
 /** A part as it was found on the page. */
-export interface SheetPart {
+export interface SheetPart extends Tally {
   readonly name: string;
   readonly label: string;
   readonly pseudo: string | undefined;
@@ -70,8 +71,6 @@ export interface SheetPart {
   readonly columns: readonly string[];
   /** Order in the document of the element that stands for it. */
   readonly order: number;
-  readonly short: number;
-  readonly unsure: number;
   /** How many settings the look has for it. */
   readonly settings: number;
 }

@@ -1,4 +1,4 @@
-import { EMPTY_LOOK } from '@retoque/core';
+import { EMPTY_LOOK, type ElementNode } from '@retoque/core';
 import { environmentOf } from '../asking';
 import type { Engine } from '../protocol';
 import type { SiteFiles } from '../site-files';
@@ -7,7 +7,7 @@ import { opened, sessionOf } from '../sites';
 /** Pages as frames show them. */
 export function framesOf(
   files: SiteFiles,
-): Pick<Engine, 'liveFrame' | 'liveCss' | 'atWidth' | 'openable' | 'partsByOrder' | 'stillFrame'> {
+): Pick<Engine, 'liveFrame' | 'liveCss' | 'atWidth' | 'openable' | 'partsByOrder' | 'partAt' | 'stillFrame'> {
   return {
     async liveFrame(versionId, touch = false) {
       const { page, session } = opened(versionId);
@@ -34,6 +34,16 @@ export function framesOf(
 
     async partsByOrder(ref) {
       return sessionOf(ref).partsByOrder();
+    },
+
+    async partAt(ref, order) {
+      const parts = sessionOf(ref).partsByOrder();
+      let node: ElementNode | undefined = opened(ref.versionId).session.tree.elements[order];
+      for (; node; node = node.parent) {
+        const name = parts.get(node.order);
+        if (name !== undefined) return name;
+      }
+      return undefined;
     },
 
     async stillFrame(ref, part, column, viewport, exceptions, place, view) {

@@ -12,10 +12,25 @@ const layoutOf = ({ versionId, kind, locator, parts }: ComponentRef, look: Look)
   [layoutKey(look), dressed(versionId).layoutUnder({ kind, locator, parts })].filter(Boolean).join('\n');
 
 /** What has to be laid out in a frame, and what was measured there. */
-export function measuringOf(files: SiteFiles): Pick<Engine, 'toMeasure' | 'measured'> {
+export function measuringOf(
+  files: SiteFiles,
+): Pick<Engine, 'pageToMeasure' | 'pageMeasured' | 'toMeasure' | 'measured'> {
   /** Look that the geometry of a page was measured under, by page, viewport and what was opened. */
   const layouts = new Map<string, string>();
   return {
+    async pageToMeasure(versionId, viewport) {
+      const { page, session } = opened(versionId);
+      if (session.measures.hasGeometry(environmentOf(viewport))) return undefined;
+      return { opened: '', html: session.frame({ still: true, ...files.assetsOf(page) }), forced: 0, look: [] };
+    },
+
+    async pageMeasured(versionId, viewport, elements) {
+      const { session } = opened(versionId);
+      const geometry = geometryOf(VIEWPORTS[viewport], elements);
+      session.measures.setGeometry(geometry);
+      return storeGeometry(geometry, session.tree) as PageGeometry;
+    },
+
     async toMeasure(ref, look, viewport) {
       const { page, session } = opened(ref.versionId);
       const component = sessionOf(ref);

@@ -1,6 +1,8 @@
 import {
   asControl,
   baseOf,
+  calledAs,
+  canBePart,
   checkRecord,
   EMPTY_LOOK,
   InvalidSelectorError,
@@ -8,6 +10,7 @@ import {
   readGeometry,
   readState,
   pageChecks,
+  placeOn,
   pathSelector,
   selectAll,
   siteFamilies,
@@ -15,13 +18,34 @@ import {
   siteSelectors,
   finishInTurns,
   sourceOf,
+  tallyAcross,
   textOf,
+  textStart,
+  type ComponentSession,
+  type PageSession,
+  type Tally,
+  type ViewportName,
 } from '@retoque/core';
 import { environmentOf, now, nextTurn } from '../asking';
 import type { HeldPictures } from '../held-pictures';
-import type { Engine, FoundWithChecks } from '../protocol';
+import type { Engine, Takeable, TreeElement } from '../protocol';
 import type { SiteFiles } from '../site-files';
 import { dressed, keepSource, opened } from '../sites';
+
+/** The components of a page, and what belongs to none of them. */
+const all = (page: PageSession) => [...page.components(), ...page.rest()];
+
+/** The widths at which a component is counted: others only for what the first does not show. */
+const WIDTHS: readonly ViewportName[] = ['wide', 'narrow', 'medium'];
+
+function* checksAt(component: ComponentSession) {
+  for (const width of WIDTHS)
+    yield component.sheet(EMPTY_LOOK, { unfolded: [], environment: environmentOf(width) }).checks;
+}
+
+/** Elements beside one another that the tree shows, and how much of their words. */
+const MOST_ELEMENTS = 500;
+const LONGEST_WORDS = 60;
 
 /** For so long components are counted before others are answered. */
 const COUNTING_MILLIS = 120;
@@ -39,6 +63,8 @@ export function pagesOf(
   | 'equip'
   | 'list'
   | 'count'
+  | 'takeables'
+  | 'elementsIn'
   | 'checks'
   | 'warm'
   | 'siteColours'
@@ -71,20 +97,41 @@ export function pagesOf(
     },
 
     async list(versionId) {
-      return [...opened(versionId).session.components()];
+      return all(opened(versionId).session);
     },
 
     async count(versionId, from) {
       const until = performance.now() + COUNTING_MILLIS;
-      const counts: Pick<FoundWithChecks, 'short' | 'unsure'>[] = [];
+      const counts: Tally[] = [];
       const page = dressed(versionId);
-      for (const { kind, locator } of page.page.components().slice(from)) {
-        const { checks } = page.worn({ kind, locator }).sheet(EMPTY_LOOK, { unfolded: [] });
-        const count = (verdict: string) => checks.filter((check) => check.verdict === verdict).length;
-        counts.push({ short: count('short'), unsure: count('unsure') });
+      for (const { kind, locator } of all(page.page).slice(from)) {
+        counts.push(tallyAcross(checksAt(page.worn({ kind, locator }))));
         if (performance.now() > until) break;
       }
       return counts;
+    },
+
+    async takeables(versionId, order) {
+      const { session } = opened(versionId);
+      return session.proposalsAt(order).map((proposal): Takeable => {
+        const { parts } = placeOn(session, proposal);
+        return {
+          ...proposal,
+          parts: parts.map(({ part, elements }) => ({ label: part.label, members: elements.length })),
+        };
+      });
+    },
+
+    async elementsIn(versionId, order) {
+      const { tree } = opened(versionId).session;
+      const holder = order === undefined ? tree.elements.find(({ name }) => name === 'body') : tree.elements[order];
+      const shown = holder?.children.filter(canBePart) ?? [];
+      return shown.slice(0, MOST_ELEMENTS).map((element): TreeElement => ({
+        order: element.order,
+        tag: calledAs(element),
+        words: textStart(element, LONGEST_WORDS),
+        holds: element.children.filter(canBePart).length,
+      }));
     },
 
     async checks(versionId, looks, viewport) {

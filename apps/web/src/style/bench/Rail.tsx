@@ -4,7 +4,7 @@ import { Plus } from 'lucide-react';
 import { useEffect, useRef, useState, type KeyboardEvent } from 'react';
 import type { PageSummary } from '@retoque/contract';
 import { Button } from '../../theme/Button';
-import { Tally } from '../../shell/Wedge';
+import { TallyMark } from '../../shell/TallyMark';
 import type { SiteComponent } from '../site/useSiteComponents';
 
 const Item = chakra('button', {
@@ -136,7 +136,7 @@ export function Rail({
                     {found.name}
                   </Box>
                   <Box as="span" fontSize="11.5px">
-                    <Tally short={found.short} unsure={found.unsure} />
+                    <TallyMark tally={found} />
                   </Box>
                 </Item>
               );

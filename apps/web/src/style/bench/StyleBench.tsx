@@ -33,6 +33,7 @@ import { PreviewButton } from './PreviewButton';
 import { Rail } from './Rail';
 import { SheetPane } from './SheetPane';
 import { Trials } from './Trials';
+import { useAskedPart } from './useAskedPart';
 import { useBenchCommands } from './useBenchCommands';
 import { useBenchKeys } from './useBenchKeys';
 import { useBenchQuery } from './useBenchQuery';
@@ -96,6 +97,7 @@ export function StyleBench({
   const widths = useWidths(ready, look, viewport, place, view.beside !== 'states');
   if (sheet && sheet.parts !== parts) setParts(sheet.parts);
   useFirstShown(sheet, kind, state);
+  useAskedPart(ready, sheet !== undefined, state);
   const gridView = useGridView(sheet, state);
   const { active, part } = gridView;
   const siteValues = useSiteValues(versionId);

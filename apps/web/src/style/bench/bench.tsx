@@ -1,25 +1,16 @@
 import { Flex } from '@chakra-ui/react';
 import type { Component } from '@retoque/contract';
-import type { StateSheet } from '@retoque/core';
+import { tallyOf, type StateSheet, type Tally } from '@retoque/core';
 import type { SiteComponent } from '../site/useSiteComponents';
 
-export interface Counts {
-  readonly short: number;
-  readonly unsure: number;
-}
-
-/** How many checks of a sheet fall short or are unsure; undefined without a sheet. */
-export function countsOf(sheet: StateSheet | undefined): Counts | undefined {
-  if (!sheet) return undefined;
-  const count = (verdict: string) => sheet.checks.filter((check) => check.verdict === verdict).length;
-  return { short: count('short'), unsure: count('unsure') };
-}
+/** How the checks of a sheet came out; undefined without a sheet. */
+export const countsOf = (sheet: StateSheet | undefined): Tally | undefined => sheet && tallyOf(sheet.checks);
 
 /** The list with the figures of the edit in hand, which the stored looks do not have yet. */
 export function withCurrent(
   components: readonly SiteComponent[],
   component: Component,
-  counts: Counts | undefined,
+  counts: Tally | undefined,
 ): readonly SiteComponent[] {
   if (!counts) return components;
   return components.map((item) =>

@@ -1,6 +1,6 @@
 import type { SheetPart } from '@retoque/core';
 import { ChevronRight } from 'lucide-react';
-import { Tally } from '../../shell/Wedge';
+import { TallyMark } from '../../shell/TallyMark';
 import type { GridActions } from './grid-actions';
 
 /** The head of a part: what is wrong with it, and how much of it is shown. */
@@ -34,9 +34,9 @@ export function PartRow({
             {part.label}
             <span className="count">{part.reach > 1 ? part.reach : ''}</span>
           </button>
-          {part.short || part.unsure ? (
+          {part.short || part.unsure || part.unseen ? (
             <span className="tally">
-              <Tally short={part.short} unsure={part.unsure} />
+              <TallyMark tally={part} />
             </span>
           ) : null}
           {part.settings ? (

@@ -6,7 +6,7 @@ import { enginePage, surveyEngine } from '../../engine/engine';
 import { findComponents, foundKey } from '../../engine/find-components';
 import type { FoundWithChecks } from '../../engine/protocol';
 import { tellWorn, wornKey } from '../../engine/worn';
-import type { ViewportBounds } from '@retoque/core';
+import type { Tally, ViewportBounds } from '@retoque/core';
 
 /** A component of a site, on whichever of its pages it stands. */
 export interface SiteComponent {
@@ -58,9 +58,13 @@ export function useSiteComponents(
       if (known) {
         known.pages.push(pages[i]!);
         // The page on which it fares worst speaks for it.
-        if (found.short > known.found.short) known.found = { ...known.found, short: found.short, unsure: found.unsure };
+        if (isWorse(found, known.found)) known.found = { ...known.found, ...onlyTally(found) };
       } else byKey.set(keyOf(found), { found, pages: [pages[i]!] });
     }
   });
   return { components: [...byKey.values()], pending: answers.filter((answer) => !answer.data).length };
 }
+
+const onlyTally = ({ short, unsure, passes, unseen }: Tally): Tally => ({ short, unsure, passes, unseen });
+
+const isWorse = (a: Tally, b: Tally): boolean => (a.short - b.short || a.unsure - b.unsure || a.unseen - b.unseen) > 0;

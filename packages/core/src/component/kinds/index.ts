@@ -46,9 +46,9 @@ const RECOGNISED: readonly Kind[] = [
 ];
 
 /** Every kind, the more particular first. A scrollbar holds nothing. */
-export const KINDS: readonly Kind[] = [...RECOGNISED.map(withFurther), SCROLLBAR];
+export const KINDS: readonly Kind[] = [...RECOGNISED.map((kind) => withFurther(kind)), SCROLLBAR];
 
 /** Kinds of what is taken as what it is, and never recognised. */
-const TAKEN: readonly Kind[] = [SECTION, BLOCK].map(withFurther);
+const TAKEN: readonly Kind[] = [SECTION, BLOCK].map((kind) => withFurther(kind, true));
 
 export const kindNamed = (name: string): Kind | undefined => [...KINDS, ...TAKEN].find((kind) => kind.name === name);

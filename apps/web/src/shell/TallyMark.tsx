@@ -1,0 +1,38 @@
+import { Box } from '@chakra-ui/react';
+import type { Tally } from '@retoque/core';
+import { VisuallyHidden, Wedge } from './Wedge';
+
+const some = (n: number, one: string, many: string) => `${n} ${n === 1 ? one : many}`;
+
+/** How the states of something came out: a tick only where every state that is measured passes. */
+export function TallyMark({ tally: { short, unsure, unseen, passes } }: { tally: Tally }) {
+  if (short) {
+    const words = `${some(short, 'state', 'states')} short`;
+    return (
+      <Box as="span" display="inline-flex" gap="4px" alignItems="center" color="short" fontWeight={650} title={words}>
+        <Wedge />
+        {short}
+        <VisuallyHidden> {short === 1 ? 'state' : 'states'} short</VisuallyHidden>
+      </Box>
+    );
+  }
+  if (unsure) return <Mark sign="?" words={`${some(unsure, 'state', 'states')} unsure`} isSure={false} />;
+  if (unseen)
+    return (
+      <Mark sign="○" words={`${some(unseen, 'part', 'parts')} not measured: not shown on this page`} isSure={false} />
+    );
+  return passes ? (
+    <Mark sign="✓" words="every state passes" isSure />
+  ) : (
+    <Mark sign="–" words="nothing to measure" isSure />
+  );
+}
+
+function Mark({ sign, words, isSure }: { sign: string; words: string; isSure: boolean }) {
+  return (
+    <Box as="span" color={isSure ? 'ink3' : 'unsure'} fontWeight={isSure ? undefined : 650} title={words}>
+      <span aria-hidden="true">{sign}</span>
+      <VisuallyHidden> {words}</VisuallyHidden>
+    </Box>
+  );
+}
