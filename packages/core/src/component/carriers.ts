@@ -60,10 +60,25 @@ const byClass = (name: string, onParent: boolean): StateCarrier => {
   };
 };
 
+/** Several marks of one state that a site puts on together. */
+const together = (carriers: readonly StateCarrier[]): StateCarrier => ({
+  ...carriers[0]!,
+  holds: (element) => carriers.some((carrier) => carrier.holds(element)),
+  put: (element, on) => carriers.flatMap((carrier) => carrier.put(element, on)),
+});
+
+/** How this site marks which of several is the current one: by an attribute, a class on it or on its item, or by both. */
 function currentCarrier(element: ElementNode, like: readonly ElementNode[]): StateCarrier | undefined {
   if (element.attributes.get('role') === 'tab') return ariaState('current', 'aria-selected');
+  const marks: StateCarrier[] = [];
   const marked = like.find((other) => (other.attributes.get('aria-current') ?? 'false') !== 'false');
-  if (marked) return attribute('current', 'aria-current', marked.attributes.get('aria-current')!);
+  if (marked) marks.push(attribute('current', 'aria-current', marked.attributes.get('aria-current')!));
+  const classMark = currentClass(like);
+  if (classMark) marks.push(classMark);
+  return marks.length ? together(marks) : attribute('current', 'aria-current', 'page');
+}
+
+function currentClass(like: readonly ElementNode[]): StateCarrier | undefined {
   for (const other of like) {
     const own = other.classes.find((name) => CURRENT_CLASS.test(name));
     if (own && like.some((one) => !one.classes.includes(own))) return byClass(own, false);
@@ -71,7 +86,7 @@ function currentCarrier(element: ElementNode, like: readonly ElementNode[]): Sta
       other.parent?.name === 'li' ? other.parent.classes.find((name) => CURRENT_CLASS.test(name)) : undefined;
     if (outer) return byClass(outer, true);
   }
-  return attribute('current', 'aria-current', 'page');
+  return undefined;
 }
 
 /** Fieldsets around a control that disable what they hold. */

@@ -4,7 +4,7 @@ import { checkText, partCarriers, worstOf } from '../check/text.js';
 import type { Demand } from '../component/kind.js';
 import type { StateColumn } from '../component/state-column.js';
 import type { FoundPart } from '../component/parts.js';
-import { shownBits } from '../component/states.js';
+import { shownBits, STATE_COLUMNS } from '../component/states.js';
 import { CARRIED } from '../css/selector/states.js';
 import type { SubjectGroup } from '../handover/plan.js';
 import type { Looking } from '../paint/scene.js';
@@ -59,16 +59,46 @@ function measure({ demand, part, against, level = 'AA' }: DemandInput, seen: Loo
   return [{ check: checkIcon(looking, element), at: element }];
 }
 
+/** Members of a group that are measured one by one. */
+const MOST_MEMBERS = 80;
+
+/** The members of a group at rest, each where it stands; only the one that stands for them where that makes no difference. */
+function membersAtRest({ subject, members }: SubjectGroup, { part, see }: DemandInput): LookedAt[] {
+  const own = see(subject, STATE_COLUMNS.default);
+  // Where nothing was measured all are the same, and what is put into another state is that one alone.
+  if (members.length < 2 || !own.looking.geometry || subject.states.atRest) return [own];
+  const { stage, view } = own;
+  return members.slice(0, MOST_MEMBERS).map((member): LookedAt => {
+    if (member === subject.element) return own;
+    const element = stage.tree.elements[member.order]!;
+    return { ...own, element, style: view.of(element, part.part.pseudo) };
+  });
+}
+
+/** What of a group is seen in a column: all of it at rest, and in another state the member that fares worst at rest. */
+function seenOf(group: SubjectGroup, input: DemandInput): LookedAt[] {
+  const { column, part, see, demand } = input;
+  if (demand.criterion !== '1.4.3') return [see(group.subject, column)];
+  const rest = membersAtRest(group, input);
+  if (column.name === STATE_COLUMNS.default.name) return rest;
+  if (rest.length < 2) return [see(group.subject, column)];
+  const checks = rest.map((item) => worstOf(measure(input, item).map(({ check }) => check)));
+  const worst = worstOf(checks.filter((check) => check !== undefined));
+  const { order } = rest[Math.max(0, checks.indexOf(worst))]!.element;
+  const subject = part.subjects.find(({ element }) => element.order === order) ?? group.subject;
+  return [see(subject, column)];
+}
+
 /**
  * One demand of a part in a column; of several elements the worst speaks. Where a picture lies behind there is a second
  * check, as if it had not loaded. Nothing where none is ever in that state.
  */
 export function checkDemand(input: DemandInput): ColumnCheck[] {
-  const { demand, part, column, groups, see } = input;
+  const { demand, part, column, groups } = input;
   const carried = shownBits(column) & CARRIED;
   const able = groups.filter(({ subject }) => (carried & ~subject.states.possible) === 0);
   if (!able.length) return [];
-  const seen = able.map(({ subject }) => see(subject, column));
+  const seen = able.flatMap((group) => seenOf(group, input));
   const of = (all: readonly Measured[], more: Partial<ColumnCheck>): ColumnCheck => {
     const worst = worstOf(all.map((item) => item.check)) ?? NOTHING;
     const at = all.find((item) => item.check === worst)?.at;

@@ -1,9 +1,9 @@
 import { isRequired, type Level } from '../check/check.js';
 import { enhanced, worstOf } from '../check/text.js';
-import type { Kind } from '../component/kind.js';
+import type { Demand, Kind } from '../component/kind.js';
 import type { StateColumn } from '../component/state-column.js';
 import type { FoundPart } from '../component/parts.js';
-import { columnNamed } from '../component/states.js';
+import { columnNamed, STATE_COLUMNS } from '../component/states.js';
 import { environmentKey, type Environment } from '../css/conditions/environment.js';
 import type { SubjectGroup } from '../handover/index.js';
 import type { Look } from '../look/model.js';
@@ -263,7 +263,7 @@ export class ComponentLedger {
       const against = parts.find(({ part }) => part.name === demand.against);
       return own.columns.map((column) =>
         this.taskOf(asked, `${demand.name} ${column.name}`, () =>
-          taskOf(this.viewsOf(environment, subjectsOf(groups), [column]), (pages) =>
+          taskOf(this.viewsOf(environment, subjectsOf(groups), seenFor(demand, column)), (pages) =>
             checkDemand({
               demand,
               part: own.part,
@@ -356,6 +356,10 @@ export class ComponentLedger {
     ];
   }
 }
+
+/** The columns in which a part is looked at for a demand: of texts the worst is told at rest. */
+const seenFor = ({ criterion }: Demand, column: StateColumn): readonly StateColumn[] =>
+  criterion === '1.4.3' && column.name !== STATE_COLUMNS.default.name ? [column, STATE_COLUMNS.default] : [column];
 
 const subjectsOf = (groups: readonly SubjectGroup[]): Subject[] => groups.map(({ subject }) => subject);
 

@@ -1,5 +1,6 @@
 import type { FoundPart } from '../component/parts.js';
 import type { Environment } from '../css/conditions/environment.js';
+import { once } from '../memo/once.js';
 import { probe } from '../css/cascade/rule-entry.js';
 import type { PageStyles } from '../css/cascade/page-styles.js';
 import type { SubjectGroup } from '../handover/plan.js';
@@ -19,8 +20,32 @@ function signature(styles: PageStyles, element: ElementNode): string {
     .join();
 }
 
+let lines = 0;
+
+/** Which rules reach an element and each of its ancestors, as a number: what is inherited and stands behind follows from it. */
+class Lineages {
+  private readonly known = new Map<ElementNode, number>();
+  private readonly byText = new Map<string, number>();
+
+  constructor(private readonly styles: PageStyles) {}
+
+  of(element: ElementNode): number {
+    let found = this.known.get(element);
+    if (found !== undefined) return found;
+    const { parent, attributes, name } = element;
+    const above = parent ? this.of(parent) : 0;
+    const text = `${above}|${name}|${attributes.get('style') ?? ''}|${signature(this.styles, element)}`;
+    found = this.byText.get(text);
+    if (found === undefined) this.byText.set(text, (found = ++lines));
+    this.known.set(element, found);
+    return found;
+  }
+}
+
+const lineagesOf = once((styles: PageStyles) => new Lineages(styles));
+
 /**
- * Puts subjects together that every rule of the page treats alike, so that one can stand for all while somebody edits.
+ * Puts subjects together that every rule of the page treats alike, with all that they stand in, so that one can stand for all while somebody edits.
  * The handover and its proof look at each by itself.
  *
  * @param apart elements that are told from the rest, such as members of exceptions, with a key
@@ -36,9 +61,7 @@ export function groupSubjects(
   for (const subject of part.subjects) {
     const { element, carrier, states } = subject;
     const key = [
-      element.name,
-      element.attributes.get('style') ?? '',
-      signature(styles, element),
+      lineagesOf(styles).of(element),
       carrier === element ? '' : signature(styles, carrier),
       states.possible,
       states.atRest,

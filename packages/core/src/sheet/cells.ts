@@ -1,5 +1,5 @@
 import { parseColour } from '../colour/parse.js';
-import { sameRgba, TRANSPARENT } from '../colour/rgba.js';
+import { sameRgba, TRANSPARENT, type Rgba } from '../colour/rgba.js';
 import type { StateColumn } from '../component/state-column.js';
 import type { Row } from '../component/rows.js';
 import { columnFor, setBits, shownBits } from '../component/states.js';
@@ -10,7 +10,7 @@ import { CARRIED, type StateBits } from '../css/selector/states.js';
 import type { ElementStyle } from '../css/cascade/element-style.js';
 import { settingIndex, settingKey, statesOf, type Look, type Setting } from '../look/model.js';
 import type { Decision, LookResolver } from '../look/resolve.js';
-import type { Cell, SiteSource, WiderPlace } from './state-sheet.js';
+import type { Cell, MemberValue, SiteSource, WiderPlace } from './state-sheet.js';
 import type { EditingPlace } from '../look/editing-place.js';
 
 export interface CellInput {
@@ -29,6 +29,8 @@ export interface CellInput {
   /** Without and with the look. */
   readonly siteStyle: (bits: StateBits) => ElementStyle;
   readonly style: (bits: StateBits) => ElementStyle;
+  /** The part's elements in the column's state, those together that the page treats alike. */
+  readonly others: readonly { readonly style: ElementStyle; readonly members: readonly number[] }[];
 }
 
 /** A value of several longhands as one text; undefined where there is none. */
@@ -82,6 +84,7 @@ const EMPTY: Omit<Cell, 'column'> = {
   from: 'nothing',
   follows: undefined,
   followsPlace: undefined,
+  differs: undefined,
   site: undefined,
 };
 
@@ -91,6 +94,26 @@ function followedBy(resolver: LookResolver, property: string, column: StateColum
   const { set } = resolver.decide(property, shown);
   const isOwn = set === setBits(column) || (set !== 0 && set === shown);
   return isOwn ? undefined : columnFor(set);
+}
+
+/** Values by the elements that have them; undefined where all have the same. */
+function differing(row: Row, groups: CellInput['others']): Cell['differs'] {
+  if (groups.length < 2) return undefined;
+  const found = new Map<string, { colour: Rgba | undefined; members: number[] }>();
+  for (const { style, members } of groups) {
+    const value =
+      rowText(row, (property) => style.text(property)) ?? row.properties.map((name) => style.text(name)).join(' ');
+    const known = found.get(value);
+    if (known) known.members.push(...members);
+    else {
+      const colour = row.editor === 'colour' ? style.colour(row.properties[0]!) : parseColour(value);
+      found.set(value, { colour, members: [...members] });
+    }
+  }
+  if (found.size < 2) return undefined;
+  return [...found]
+    .map(([value, { colour, members }]): MemberValue => ({ value, colour, members: members.sort((a, b) => a - b) }))
+    .sort((a, b) => b.members.length - a.members.length || a.members[0]! - b.members[0]!);
 }
 
 export function cellOf(input: CellInput): Cell {
@@ -127,6 +150,7 @@ export function cellOf(input: CellInput): Cell {
     from: decision.from,
     follows: followedBy(resolver, first, column)?.name,
     followsPlace: isSet && !muted ? undefined : widerPlace(decision, place),
+    differs: differing(row, input.others),
     site: winner?.origin === 'author' ? sourceOf(winner, running - 1) : undefined,
   };
 }

@@ -5,7 +5,7 @@ import type { FoundPart } from '../component/parts.js';
 import { rowNamed, ROWS, type Row } from '../component/rows.js';
 import { setBits, shownBits } from '../component/states.js';
 import { DESKTOP, type Environment } from '../css/conditions/environment.js';
-import { isSubset, type StateBits } from '../css/selector/states.js';
+import { CARRIED, isSubset, type StateBits } from '../css/selector/states.js';
 import type { ElementStyle } from '../css/cascade/element-style.js';
 import { stateWords } from '../handover/state-selector.js';
 import { activeSettings, bitsOfWhen, settingKey, type Look } from '../look/model.js';
@@ -167,6 +167,14 @@ export class ComponentSheet {
     const rowKeys = wanted.map(({ row }) => row.key);
     const names = own.map((column) => column.name);
     const states = all.map(({ when }) => bitsOfWhen(when));
+    const apart = new Set([...parts.exceptionsOf(part, look).values()].flatMap(({ elements }) => [...elements]));
+    const groups =
+      place.exception === undefined
+        ? parts
+            .groupsOf(part, look, environment)
+            .filter(({ subject: { element } }) => !apart.has(element))
+            .slice(0, MOST_GROUPS)
+        : [];
     const inPlay = states.reduce((bits, state) => bits | state, 0);
     const byColumn = columns.map((column) => {
       const shown = shownBits(column);
@@ -181,11 +189,23 @@ export class ComponentSheet {
         inPlay,
         all.filter((_setting, i) => isSubset(states[i]!, shown) || isSubset(states[i]!, setBits(column))),
         look.muted,
-        styled.saidIn(ViewSet.of([view])),
+        styled.saidIn(
+          ViewSet.of([view, ...groups.map((group) => forcer.see(site, environment, group.subject, shown).view)]),
+        ),
       ];
-      return this.kept.unlessKept(`cells ${name} ${whole ? 'all' : 'first'} ${column.name}`, asked, () =>
-        wanted.map(({ row }) =>
+      const able = groups.filter(({ subject: own }) => (shown & CARRIED & ~own.states.possible) === 0);
+      const others = () =>
+        able.length < 2
+          ? []
+          : able.map(({ subject: own, members }) => ({
+              style: forcer.see(styled.pages, environment, own, shown).style,
+              members: members.map(({ order }) => order),
+            }));
+      return this.kept.unlessKept(`cells ${name} ${whole ? 'all' : 'first'} ${column.name}`, asked, () => {
+        const seen = others();
+        return wanted.map(({ row }) =>
           cellOf({
+            others: seen,
             look,
             row,
             part: name,
@@ -198,8 +218,8 @@ export class ComponentSheet {
             siteStyle: (bits) => resolver.siteStyle(bits),
             style,
           }),
-        ),
-      );
+        );
+      });
     });
     return wanted.map(({ row, first }, i): SheetRow => ({
       part: name,
@@ -209,6 +229,9 @@ export class ComponentSheet {
     }));
   }
 }
+
+/** Groups of elements that are told apart in a cell. */
+const MOST_GROUPS = 24;
 
 /** Rows of a part that are shown: those that its kind names first, those that are set, and what is asked for besides. */
 function rowsWanted(

@@ -23,6 +23,14 @@ export interface SiteSource {
 /** A condition of the look that a value was set under, other than the one in hand. */
 export type WiderPlace = 'wider' | 'every-page' | 'light' | 'all-members';
 
+/** A value that some elements of a part have. */
+export interface MemberValue {
+  readonly value: string;
+  readonly colour: Rgba | undefined;
+  /** Their orders in the document. */
+  readonly members: readonly number[];
+}
+
 /** One cell: a row's value in a column's state. */
 export interface Cell {
   readonly column: string;
@@ -45,6 +53,8 @@ export interface Cell {
   readonly follows: string | undefined;
   /** The condition that it follows, where the owner set it under a wider one. */
   readonly followsPlace: WiderPlace | undefined;
+  /** Where the part's elements differ: each value with how many have it, the most first; the cell shows the first. */
+  readonly differs: readonly MemberValue[] | undefined;
   /** The site's own declaration in this state, whether or not the look replaces it. */
   readonly site: SiteSource | undefined;
 }
@@ -93,6 +103,11 @@ export interface CellExplanation {
 const sameSource = (a: SiteSource | undefined, b: SiteSource | undefined): boolean =>
   a === b || (a?.selector === b?.selector && a?.sheet === b?.sheet && a?.line === b?.line && a?.beats === b?.beats);
 
+const sameValues = (a: Cell['differs'], b: Cell['differs']): boolean =>
+  a === b ||
+  (a?.length === b?.length &&
+    (a ?? []).every(({ value, members }, i) => value === b![i]!.value && members.join() === b![i]!.members.join()));
+
 const sameCell = (a: Cell, b: Cell): boolean =>
   a.column === b.column &&
   a.applies === b.applies &&
@@ -104,6 +119,7 @@ const sameCell = (a: Cell, b: Cell): boolean =>
   a.from === b.from &&
   a.follows === b.follows &&
   a.followsPlace === b.followsPlace &&
+  sameValues(a.differs, b.differs) &&
   sameSource(a.site, b.site);
 
 /** Whether two rows, of one sheet before and after an edit, show the same. */

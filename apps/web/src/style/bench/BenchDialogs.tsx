@@ -27,6 +27,7 @@ const loadAhead = () => {
     loadReader(),
     import('./CommandPalette'),
     import('../editor/TakeAlong'),
+    import('../editor/Differs'),
     import('../frames/ViewChoices'),
     import('../saving/Conflict'),
   ]).catch(() => (ahead = undefined));

@@ -1,4 +1,4 @@
-import type { StateSheet } from '@retoque/core';
+import type { Exception, StateSheet } from '@retoque/core';
 import type { ReactNode, RefObject } from 'react';
 import { Editor, type SiteValues } from '../editor/Editor';
 import { CellSiteContext, type CellSite } from '../editor/site-context';
@@ -14,6 +14,7 @@ export function EditorPane({
   field,
   partNote,
   edits,
+  onApart,
   onLeave,
 }: {
   sheet: StateSheet | undefined;
@@ -23,6 +24,7 @@ export function EditorPane({
   field: RefObject<HTMLInputElement | null>;
   partNote: ReactNode;
   edits: CellEdits;
+  onApart: (exception: Exception) => void;
   onLeave: () => void;
 }) {
   return (
@@ -39,6 +41,7 @@ export function EditorPane({
             field={field}
             partNote={partNote}
             edits={edits}
+            onApart={onApart}
             onLeave={onLeave}
           />
         ) : sheet && part ? (

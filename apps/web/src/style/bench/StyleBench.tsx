@@ -338,6 +338,7 @@ export function StyleBench({
           field={field}
           partNote={partNote}
           edits={edits}
+          onApart={exceptions.add}
           onLeave={backToGrid}
         />
         {measuring.frame}

@@ -82,10 +82,10 @@ export function ColourEditor({
   });
   const change = useSteady(set);
   const end = useSteady(finish);
-  const text = cell.own ?? (cell.mixed || !cell.colour ? '' : write(cell.colour));
+  const text = cell.own ?? (cell.mixed || cell.differs || !cell.colour ? '' : write(cell.colour));
   // What is written in another way is shown in the one that was asked for; names and variables stay as they are.
   const written = formatOf(text);
-  const asked = written && written !== format && cell.colour && !cell.mixed ? write(cell.colour) : text;
+  const asked = written && written !== format && cell.colour && text ? write(cell.colour) : text;
   return (
     <div>
       <ColourTracks colour={shown} passing={marks} onChange={change} onFinish={end} />

@@ -1,4 +1,4 @@
-import { partNamed, type Cell, type CheckRef, type Row, type StateSheet, lookup } from '@retoque/core';
+import { partNamed, type Cell, type CheckRef, type Exception, type Row, type StateSheet, lookup } from '@retoque/core';
 import { useMemo, useRef, useState, type ReactNode, type RefObject } from 'react';
 import { late } from '../../shell/late';
 import type { LedgerQuery, SiteColour } from '../../engine/protocol';
@@ -39,6 +39,7 @@ export function Editor({
   field,
   partNote,
   edits,
+  onApart,
   onLeave,
 }: {
   sheet: StateSheet;
@@ -51,6 +52,8 @@ export function Editor({
   field: RefObject<HTMLInputElement | null>;
   partNote: ReactNode;
   edits: Edits;
+  /** Sets some elements of a part apart from the rest. */
+  onApart: (exception: Exception) => void;
   onLeave: () => void;
 }) {
   const { kind, component, lookNow, query, viewport } = useHand();
@@ -82,6 +85,8 @@ export function Editor({
     return other ? withFresh(other.row, text) : text;
   };
   const value = withFresh(row, cell.own ?? cell.computed);
+  const differs = cell.own === undefined ? cell.differs : undefined;
+  const sheetPart = sheet.parts.find(({ name }) => name === address.part);
   return (
     <>
       <div className="editor-head">
@@ -124,7 +129,7 @@ export function Editor({
             label="Value"
             row={row}
             field={field}
-            value={value}
+            value={differs && fresh === NOTHING ? '' : value}
             onChange={change}
             onLeave={() => {
               settle();
@@ -148,6 +153,7 @@ export function Editor({
           ) : null}
         </>
       )}
+      {differs && sheetPart ? <Differs part={sheetPart} values={differs} onApart={onApart} /> : null}
       {row.key === 'text' && cell.own !== undefined && !cell.muted ? (
         <TakeAlong
           component={component}
@@ -212,3 +218,4 @@ function Helped({ check: { part, column, demand } }: { check: CheckRef }) {
 
 const WaysOut = late(() => import('../../ledger/WaysOut'), <p className="small">Looking for ways out…</p>);
 const TakeAlong = late(() => import('./TakeAlong'));
+const Differs = late(() => import('./Differs'));

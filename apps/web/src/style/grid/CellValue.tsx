@@ -1,4 +1,4 @@
-import { toHex, type Cell } from '@retoque/core';
+import { toHex, type Cell, type MemberValue } from '@retoque/core';
 import { MonitorSmartphone, FileStack, Moon, UsersRound, type LucideIcon } from 'lucide-react';
 import { columnLabel } from '../look/cells';
 
@@ -19,6 +19,7 @@ export function CellValue({ cell, isColour }: { cell: Cell; isColour: boolean })
   const clear = colour?.alpha === 0;
   const place = cell.followsPlace ? PLACES[cell.followsPlace] : undefined;
   const Place = place?.icon;
+  if (cell.differs && cell.own === undefined) return <Differing values={cell.differs} />;
   return (
     <>
       {isColour && hex ? (
@@ -34,7 +35,34 @@ export function CellValue({ cell, isColour }: { cell: Cell; isColour: boolean })
   );
 }
 
+const MOST_SWATCHES = 3;
+
+/** What elements of a part show where they differ: never the first of them as if it were all. */
+function Differing({ values }: { values: readonly MemberValue[] }) {
+  return (
+    <>
+      {values
+        .slice(0, MOST_SWATCHES)
+        .map(({ value, colour }) =>
+          colour ? (
+            <span
+              key={value}
+              className="swatch solid several"
+              style={{ background: colour.alpha ? toHex(colour) : CHECKER }}
+            />
+          ) : null,
+        )}
+      {values.length} values
+    </>
+  );
+}
+
+export const valuesWords = (values: readonly MemberValue[]): string =>
+  values.map(({ value, colour, members }) => `${colour ? toHex(colour) : value} ×${members.length}`).join(', ');
+
 export function cellTitle(cell: Cell): string {
+  if (cell.differs && cell.own === undefined)
+    return `${valuesWords(cell.differs)}\nA value that you set is set for all.`;
   const value = cell.own ?? cell.computed;
   if (cell.muted) return `${value}\nSet by you, switched off. M switches it on again.`;
   if (cell.own !== undefined) return `${value}\nSet by you. Delete clears it.`;

@@ -84,6 +84,7 @@ export const gridStyles = {
   '& .cell[aria-selected=true]': { bg: 'picked' },
   '& .cell[data-head]': { bg: 'picked', boxShadow: 'inset 0 0 0 2px {colors.accent}' },
   '& .cell:focus-visible': { boxShadow: 'inset 0 0 0 2px {colors.accent}, inset 0 0 0 4px {colors.card}' },
+  '& .swatch.several': { marginRight: '2px' },
   '& .swatch': {
     display: 'inline-block',
     verticalAlign: '-3px',
