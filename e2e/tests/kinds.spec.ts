@@ -33,6 +33,7 @@ const PAGES: Readonly<Record<string, readonly string[]>> = {
   accordion: ['/islands.html'],
   tabs: ['/timetable.html'],
   pagination: ['/timetable.html'],
+  progress: ['/timetable.html'],
   scrollbar: ['/timetable.html'],
   button: ['/booking.html'],
   card: ['/', '/islands.html'],

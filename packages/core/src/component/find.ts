@@ -10,7 +10,10 @@ import type { Kind } from './kind.js';
 import { BUTTON } from './kinds/button.js';
 import { KINDS } from './kinds/index.js';
 import { LINK } from './kinds/link.js';
-import { findParts } from './parts.js';
+import { isStateClass } from './carriers.js';
+import { selectorWithin } from './fitting.js';
+import { heldBy } from './held.js';
+import { lookOf } from './look-of.js';
 import { headingText } from './signs.js';
 import { lookup } from '../base/lookup.js';
 
@@ -87,19 +90,25 @@ export function siteSelectors(element: ElementNode, styles: PageStyles): string[
   return [...new Set(texts)];
 }
 
-/** The site's own selector that styles an element most particularly, without its states. */
+/** A selector that an owner would write: names and where they stand, without conditions on siblings and places. */
+const isPlain = (selector: string): boolean => !/[:+~]/.test(selector);
+
+/** The site's own selector that styles an element most particularly, without its states; a plain one where there is any. */
 function siteSelector(element: ElementNode, styles: PageStyles): string | undefined {
   const entries = styles
     .possibleEntries(element)
     .filter((entry) => entry.origin === 'author' && !entry.selector.pseudoElement)
     .filter((entry) => entry.rule.declarations.some((declaration) => LOOKS.has(declaration.property)))
     .sort((a, b) => compareSpecificity(b.selector.specificity, a.selector.specificity) || b.order - a.order);
-  for (const entry of entries) {
+  const selectors = entries.flatMap((entry) => {
     // Text with & only means something inside its parent rule.
     const stripped = entry.selector.text.includes('&') ? undefined : stripStates(entry.selector.text);
-    if (!stripped || stripped === '*' || stripped.endsWith(' *') || stripped.length > LONGEST_SELECTOR) continue;
+    if (!stripped || stripped === '*' || stripped.endsWith(' *') || stripped.length > LONGEST_SELECTOR) return [];
+    return [stripped];
+  });
+  for (const selector of [...selectors.filter(isPlain), ...selectors]) {
     try {
-      if (isReached(styles.tree, stripped, element)) return stripped;
+      if (isReached(styles.tree, selector, element)) return selector;
     } catch (error) {
       if (!(error instanceof InvalidSelectorError)) throw error;
     }
@@ -134,11 +143,17 @@ interface Group {
   readonly elements: ElementNode[];
 }
 
+/** Classes of an element that are tried two by two. */
+const MOST_PAIRED = 6;
+
 /** Selectors that an element offers by itself, the most lasting first: a class that the sheets know, its id, its label. */
 export function* ownSelectors(element: ElementNode, known: ReadonlySet<string>): Generator<string> {
   if (element.name === 'html' || element.name === 'body') yield element.name;
   const classes = [...element.classes].sort((a, b) => Number(known.has(b)) - Number(known.has(a)));
-  for (const name of classes) yield `.${ident.encode(name)}`;
+  const names = classes.map((name) => `.${ident.encode(name)}`);
+  yield* names;
+  for (const [i, one] of names.slice(0, MOST_PAIRED).entries())
+    for (const other of names.slice(i + 1, MOST_PAIRED)) yield one + other;
   if (element.id) yield `#${ident.encode(element.id)}`;
   const label = element.attributes.get('aria-label');
   if (label) yield `${element.name}[aria-label=${stringCodec.encode(label)}]`;
@@ -159,6 +174,15 @@ export function knownClasses(styles: PageStyles): Set<string> {
   return names;
 }
 
+/** True for two that stand in one row: beside each other, or in cells that do. */
+const isMate = (a: ElementNode, b: ElementNode): boolean =>
+  a.name === b.name &&
+  [a, b].every((one) => one.parent !== undefined) &&
+  above(a).some((node, i) => node === above(b)[i]);
+
+/** The nearest ancestors, as far up as a cell and its row stand over what is in them. */
+const above = (element: ElementNode): ElementNode[] => [...ancestors(element)].slice(0, 3);
+
 /**
  * Puts the roots of one kind together that one lasting selector reaches, and no other element.
  *
@@ -178,12 +202,24 @@ export function rootGroups(
     if (!left.has(root)) continue;
     let base = pathSelector(root);
     let elements = [root];
+    const row = kind.rowOf?.(root, styles.at());
     for (const selector of ownSelectors(root, known)) {
       const reached = selectAll(tree, selector);
       if (!reached.every((element) => left.has(element)) || (options.apart && reached.length > 1)) continue;
-      base = selector;
-      elements = reached;
-      break;
+      const isFirst = base === pathSelector(root);
+      if (isFirst || reached.length > elements.length) [base, elements] = [selector, reached];
+      if (!row) break;
+      // Of what comes in rows just these, or else as many of its like as a class has.
+      if (reached.length === row.length && row.every((element) => reached.includes(element))) {
+        [base, elements] = [selector, reached];
+        break;
+      }
+      if (!selector.startsWith('.')) break;
+    }
+    if (elements.length === 1 && base === pathSelector(root) && !options.apart) {
+      // Its like in the same row are one with it, though nothing of the site's own tells them from all others.
+      const mates = [...left].filter((other) => isMate(other, root));
+      if (mates.length > 1) [base, elements] = [selectorWithin(tree, 'body', mates), mates];
     }
     for (const element of elements) left.delete(element);
     groups.push({ kind, base, elements });
@@ -191,28 +227,29 @@ export function rootGroups(
   return groups;
 }
 
-/** Elements that stand in the parts of a composite component, and so are not listed by themselves again. */
-function claimedBy({ kind, base }: Group, tree: PageTree): ElementNode[] {
-  if (!kind.claims) return [];
-  return findParts(tree, kind, base).flatMap((part) => part.elements);
-}
-
 /** Selectors as near to the site's own as possible, the plainest first. */
 function* candidates(first: ElementNode, base: string): Generator<string> {
   const parent = first.parent?.name;
-  for (const core of [base, ownCompound(first)]) {
-    yield core;
+  const names = first.classes.filter((name) => !isStateClass(name)).map((name) => `.${ident.encode(name)}`);
+  const pairs = names.flatMap((one, i) => names.slice(i + 1).map((other) => one + other));
+  const cores = [base, ...names, ...pairs, ownCompound(first)];
+  yield* cores;
+  for (const core of cores) {
     for (const context of contexts(first)) yield `${context} ${core}`;
     if (!parent) continue;
     for (const context of contexts(first)) if (context !== parent) yield `${context} ${parent} > ${core}`;
   }
 }
 
+/** Selectors that are tried for one group. */
+const MOST_TRIED = 60;
+
 /** A selector that reaches a group and nothing else; undefined when none is plain enough to be read. */
 export function fittingSelector(group: readonly ElementNode[], base: string, tree: PageTree): string | undefined {
   const tried = new Set<string>();
   for (const selector of candidates(group[0]!, base)) {
     if (tried.has(selector)) continue;
+    if (tried.size >= MOST_TRIED) return undefined;
     tried.add(selector);
     if (sameSet(selectAll(tree, selector), group)) return selector;
   }
@@ -249,13 +286,34 @@ function neighbourhood(element: ElementNode): ElementNode | undefined {
   return undefined;
 }
 
+/** Roots of a kind, those together that are alike. */
+function alikeOf(kind: Kind, roots: readonly ElementNode[]): readonly (readonly ElementNode[])[] {
+  if (!kind.sort) return [roots];
+  const groups = new Map<string, ElementNode[]>();
+  for (const root of roots) groups.set(kind.sort(root), [...(groups.get(kind.sort(root)) ?? []), root]);
+  return [...groups.values()];
+}
+
+/** Composite components that stand in others and are theirs: a list of links in a menu, a card in a card. */
+function withoutNested(composites: ReadonlyMap<Kind, readonly ElementNode[]>, tree: PageTree): Group[] {
+  const kindAt = new Map([...composites].flatMap(([kind, roots]) => roots.map((root) => [root, kind] as const)));
+  const kept = new Map<Kind, ElementNode[]>();
+  for (const [root, kind] of kindAt) {
+    const holder = [...ancestors(root)].find((node) => kindAt.get(node)?.claims);
+    const outer = holder && kindAt.get(holder)!;
+    const isOutside = outer?.outside && !heldBy(tree, outer, pathSelector(holder!)).has(root);
+    if (outer && !isOutside && !kind.anywhere && !outer.mayHold?.includes(kind.name)) continue;
+    kept.set(kind, [...(kept.get(kind) ?? []), root]);
+  }
+  return [...kept].flatMap(([kind, roots]) => roots.map((root): Group => ({ kind, base: '', elements: [root] })));
+}
+
 /**
  * Finds the components of a page. What is made of parts is found first; buttons and links that are not parts of it are
- * grouped as the site's own sheets do.
+ * grouped as the site's own sheets do, and as they look.
  */
 export function findComponents(styles: PageStyles): FoundComponent[] {
   const { tree } = styles;
-  const groups = new Map<string, Group>();
   const composites = new Map<Kind, ElementNode[]>();
   const singles: { kind: Kind; element: ElementNode }[] = [];
   for (const element of tree.elements) {
@@ -264,20 +322,28 @@ export function findComponents(styles: PageStyles): FoundComponent[] {
     if (kind.single) singles.push({ kind, element });
     else composites.set(kind, [...(composites.get(kind) ?? []), element]);
   }
-  const whole = [...composites].flatMap(([kind, roots]) => rootGroups(kind, roots, styles));
-  const claimed = new Set(whole.flatMap((group) => claimedBy(group, tree)));
+  const kept = new Map<Kind, ElementNode[]>();
+  for (const { kind, elements } of withoutNested(composites, tree))
+    kept.set(kind, [...(kept.get(kind) ?? []), ...elements]);
+  const whole = [...kept].flatMap(([kind, roots]) =>
+    alikeOf(kind, roots).flatMap((alike) => rootGroups(kind, alike, styles)),
+  );
+  const claimed = new Set<ElementNode>();
+  for (const { kind, base } of whole)
+    if (kind.claims) for (const element of heldBy(tree, kind, base)) claimed.add(element);
+  const groups = new Map<string, Group>();
   for (const { kind, element } of singles) {
     const base = siteSelector(element, styles) ?? ownCompound(element);
-    const key = `${kind.name}\u0000${base}`;
+    const key = `${kind.name}\u0000${base}\u0000${lookOf(element, styles, kind.name === BUTTON.name)}`;
     const group = groups.get(key);
     if (group) group.elements.push(element);
     else groups.set(key, { kind, base, elements: [element] });
   }
-  for (const [key, group] of groups) {
-    if (group.elements.every((element) => claimed.has(element))) groups.delete(key);
-  }
+  const isTaken = (elements: readonly ElementNode[]) => elements.every((element) => claimed.has(element));
+  for (const [key, group] of groups) if (isTaken(group.elements)) groups.delete(key);
   const found: FoundComponent[] = [];
   const add = (kind: Kind, selector: string, elements: readonly ElementNode[]) => {
+    if (isTaken(elements) && kind.single) return;
     const first = elements[0]!;
     found.push({
       kind: kind.name,
@@ -292,25 +358,32 @@ export function findComponents(styles: PageStyles): FoundComponent[] {
   for (const { kind, base, elements } of whole) add(kind, base, elements);
   for (const group of groups.values()) {
     const { kind, base, elements } = group;
+    // Those that belong to nothing else, where they can be told from those that do.
+    const free = elements.filter((element) => !claimed.has(element));
+    const isExact = /[.#[]/.test(base) && sameSet(selectAll(tree, base), elements);
     const selector =
+      (isExact ? base : undefined) ??
+      (free.length < elements.length ? fittingSelector(free, base, tree) : undefined) ??
       fittingSelector(elements, base, tree) ??
       excludingOthers(group, groups.values(), tree) ??
       excludingCompounds(group, tree);
     if (selector !== undefined) {
-      add(kind, selector, elements);
+      add(kind, selector, selectAll(tree, selector));
       continue;
     }
     // A selector as broad as `a` is narrowed place by place, and in the last resort to each element's own place.
     const places = new Map<ElementNode | undefined, ElementNode[]>();
-    for (const element of elements) {
+    for (const element of free) {
       const place = neighbourhood(element);
       places.set(place, [...(places.get(place) ?? []), element]);
     }
     for (const part of places.values()) {
       const narrow = fittingSelector(part, base, tree);
       if (narrow !== undefined) add(kind, narrow, part);
+      else if (part.length > 1)
+        add(kind, selectorWithin(tree, 'body', part.slice(0, MAX_ONE_BY_ONE)), part.slice(0, MAX_ONE_BY_ONE));
       else
-        for (const element of part.slice(0, MAX_ONE_BY_ONE))
+        for (const element of part)
           add(kind, fittingSelector([element], base, tree) ?? pathSelector(element), [element]);
     }
   }

@@ -1,10 +1,10 @@
 import { isField, isLink } from '../css/selector/form-state.js';
-import type { ElementStyle } from '../css/cascade/element-style.js';
 import type { StyledPage } from '../css/cascade/page-styles.js';
 import { hasOwnText, type ElementNode } from '../tree/tree.js';
 import { textDemand, type Demand, type Kind, type Part } from './kind.js';
 import { BOX_ROWS, ICON_ROWS, MESSAGE_ROWS, TARGET_ROWS } from './rows.js';
 import { isButtonElement, isHeading, isHtml } from './signs.js';
+import { paints } from './shape.js';
 import { POINTED, type StateName } from './states.js';
 
 const FIELD_STATES: readonly StateName[] = ['default', 'hover', 'focus', 'filled', 'invalid', 'disabled'];
@@ -34,18 +34,6 @@ const headingLevel = (element: ElementNode): number =>
     : Number(element.attributes.get('aria-level') ?? 2);
 
 const MEDIA = ['img', 'video', 'canvas', 'picture', 'object'];
-
-/** True where something is painted: a ground, an edge or a shadow. */
-function paints(style: ElementStyle): boolean {
-  if (style.colour('background-color').alpha > 0 || style.text('background-image') !== 'none') return true;
-  if (style.text('box-shadow') !== 'none') return true;
-  return ['top', 'right', 'bottom', 'left'].some(
-    (side) =>
-      !['none', 'hidden'].includes(style.text(`border-${side}-style`)) &&
-      style.text(`border-${side}-width`) !== '0px' &&
-      style.colour(`border-${side}-color`).alpha > 0,
-  );
-}
 
 const isBlank = (element: ElementNode): boolean =>
   element.namespace === 'html' && !element.children.length && !hasOwnText(element);

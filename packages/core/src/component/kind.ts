@@ -67,7 +67,17 @@ export interface Kind {
   readonly recognise: (element: ElementNode, page: StyledPage) => number;
   /** True for what is found one by one, and grouped as the site's own sheets do; it may stand in anything. */
   readonly single?: boolean;
-  /** True when what stands in its parts is not listed as a component again. */
+  /** Selectors from its root of what stands in it and is none of it. */
+  readonly outside?: readonly string[];
+  /** True for what is a component of its own wherever it stands. */
+  readonly anywhere?: boolean;
+  /** Names of kinds that may stand in it as components of their own. */
+  readonly mayHold?: readonly string[];
+  /** Roots that stand in one row with another, for kinds that come in rows: a selector for just these is the best one. */
+  readonly rowOf?: (root: ElementNode, page: StyledPage) => readonly ElementNode[] | undefined;
+  /** What tells groups of its roots apart beside their selectors: what is not alike is no group. */
+  readonly sort?: (root: ElementNode) => string;
+  /** True when what stands in it is not listed as a component again. */
   readonly claims?: boolean;
   /** Where its name comes from, before the root's own label or heading. */
   readonly named?: (root: ElementNode) => string | undefined;

@@ -5,6 +5,7 @@ import type { StyledPage } from '../css/cascade/page-styles.js';
 import { descendants, selfAndAncestors, type ElementNode, type PageTree } from '../tree/tree.js';
 import { CarriedStates } from './carriers.js';
 import { selectorWithin } from './fitting.js';
+import { heldBy } from './held.js';
 import { furtherElements, isFurther } from './further.js';
 import { fromRoot } from './parts-of-root.js';
 import type { Kind, Part } from './kind.js';
@@ -119,7 +120,7 @@ function furtherOf(
 ): ReadonlyMap<string, readonly ElementNode[]> {
   if (!page || !kind.parts.some(isFurther)) return new Map();
   const roots = new Set(reachedBy(tree, root));
-  const inside = [...roots].flatMap((element) => [...descendants(element)]).filter((element) => !isApart(element));
+  const inside = [...heldBy(tree, kind, root)].filter((element) => !isApart(element));
   const [taken, covered] = [new Set<ElementNode>(roots), new Set<ElementNode>()];
   const marks = new Map<string, ReadonlySet<ElementNode>>();
   for (const part of kind.parts) {
@@ -136,7 +137,7 @@ function furtherOf(
       for (const inner of descendants(element)) covered.add(inner);
     }
   }
-  const unique = [...new Set([...roots, ...inside])].sort((a, b) => a.order - b.order);
+  const unique = inside.sort((a, b) => a.order - b.order);
   return furtherElements(page, unique, taken, covered, marks);
 }
 

@@ -1,9 +1,11 @@
 import { locatorFor, selectAll } from '../css/selector/locator.js';
 import { isField } from '../css/selector/form-state.js';
 import type { PageStyles } from '../css/cascade/page-styles.js';
-import { ancestors, hasOwnText, type ElementNode } from '../tree/tree.js';
+import { ancestors, hasOwnText, type ElementNode, type PageTree } from '../tree/tree.js';
 import { rootGroups, type FoundComponent } from './find.js';
 import { canBePart } from './further.js';
+import { heldBy } from './held.js';
+import { kindNamed } from './kinds/index.js';
 import { SECTION } from './kinds/section.js';
 import { headingText, isHtml, roleOf } from './signs.js';
 
@@ -43,6 +45,16 @@ const isShown = (element: ElementNode): boolean =>
   canBePart(element) &&
   (hasOwnText(element) || isField(element) || isHtml(element, 'img', 'hr', 'video') || element.name === 'svg');
 
+/** Elements that belong to some component. The page's scrollbar is no part of what the page shows. */
+export function ownedBy(tree: PageTree, found: readonly FoundComponent[]): Set<ElementNode> {
+  const owned = new Set<ElementNode>();
+  for (const { kind: name, selector } of found) {
+    const kind = name === 'scrollbar' ? undefined : kindNamed(name);
+    if (kind) for (const element of heldBy(tree, kind, selector)) owned.add(element);
+  }
+  return owned;
+}
+
 /**
  * The sections of a page in which something stands that belongs to no component.
  *
@@ -50,16 +62,11 @@ const isShown = (element: ElementNode): boolean =>
  */
 export function findRest(styles: PageStyles, found: readonly FoundComponent[]): FoundComponent[] {
   const { tree } = styles;
-  // The page's scrollbar is no part of what it shows.
-  const owned = new Set(found.flatMap(({ kind, elements }) => (kind === 'scrollbar' ? [] : elements)));
-  const inComponent = new Set<ElementNode>();
+  const owned = ownedBy(styles.tree, found);
   const sections = new Set<ElementNode>();
   for (const element of tree.elements) {
     const { parent } = element;
-    if (owned.has(element.order) || (parent && inComponent.has(parent))) {
-      inComponent.add(element);
-      continue;
-    }
+    if (owned.has(element)) continue;
     if (element.name === 'head' || (parent && !canBePart(parent) && parent.name !== 'html')) continue;
     if (!isShown(element)) continue;
     const section = [element, ...ancestors(element)].find(isSection);

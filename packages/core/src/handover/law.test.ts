@@ -118,7 +118,8 @@ describe('the law of looks', () => {
 });
 
 describe('components that overlap', () => {
-  const css = '.btn { color: #fff; background: #046 } .btn:hover { background: #068 } .cookies { background: #123 }';
+  const css =
+    '.btn { color: #fff; background: #046; border: 0; padding: 4px } .btn:hover { background: #068 } .cookies { background: #123 }';
   const page = () =>
     pageOf(
       '<p><a class="btn" href="#">Book</a></p><section class="cookies" aria-label="Cookies"><button class="btn accept">Yes</button></section>',

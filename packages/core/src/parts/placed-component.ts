@@ -2,11 +2,12 @@ import { siteSelectors } from '../component/find.js';
 import { ownTextDemands } from '../component/further.js';
 import { kindNamed } from '../component/kinds/index.js';
 import { SECTION } from '../component/kinds/section.js';
+import { ownedBy } from '../component/rest.js';
 import type { Kind } from '../component/kind.js';
 import { findParts, type FoundPart } from '../component/parts.js';
 import { once } from '../memo/once.js';
 import { locate, selectAll, type Located, type Locator } from '../css/selector/locator.js';
-import type { ElementNode } from '../tree/tree.js';
+import { descendants, selfAndAncestors, type ElementNode } from '../tree/tree.js';
 import { ComponentMissingError, UnknownKindError } from './errors.js';
 import { forgetOldest } from '../memo/kept-answers.js';
 import type { PageSession } from './page-session.js';
@@ -91,20 +92,27 @@ function placeAfresh(page: PageSession, { kind: kindName, locator, parts }: Comp
  */
 function belongsToOthers(page: PageSession, kind: Kind, selector: string): (element: ElementNode) => boolean {
   const roots = new Set(selectAll(page.tree, selector).map(({ order }) => order));
-  const others =
-    kind.name === SECTION.name
-      ? [...page.components(), ...page.rest()]
-      : page.components().filter((other) => !kindNamed(other.kind)?.single);
-  const inner = new Set(others.flatMap(({ elements }) => elements.filter((order) => !roots.has(order))));
-  const known = new Map<ElementNode, boolean>();
-  const isApart = (element: ElementNode): boolean => {
-    const before = known.get(element);
-    if (before !== undefined) return before;
-    const { parent } = element;
-    const apart = !roots.has(element.order) && (inner.has(element.order) || (parent !== undefined && isApart(parent)));
-    known.set(element, apart);
-    return apart;
-  };
+  const isSection = kind.name === SECTION.name;
+  const mine = new Set([...roots].flatMap((order) => [...descendants(page.tree.elements[order]!)]));
+  const others = page
+    .components()
+    .filter(({ elements }) => elements.some((order) => mine.has(page.tree.elements[order]!)))
+    .filter(
+      (other) => (isSection || !kindNamed(other.kind)?.single) && !other.elements.some((order) => roots.has(order)),
+    );
+  // What holds this one is around it, and not apart from it.
+  const around = new Set([...roots].flatMap((order) => [...selfAndAncestors(page.tree.elements[order]!)]));
+  const owned = ownedBy(
+    page.tree,
+    others.filter(({ elements }) => !elements.some((order) => around.has(page.tree.elements[order]!))),
+  );
+  if (!isSection) return (element) => owned.has(element);
+  const sections = new Set(page.rest().flatMap(({ elements }) => elements.filter((order) => !roots.has(order))));
+  const all = ownedBy(page.tree, others);
+  const isApart = once((element: ElementNode): boolean => {
+    if (roots.has(element.order)) return false;
+    return all.has(element) || sections.has(element.order) || (element.parent !== undefined && isApart(element.parent));
+  });
   return isApart;
 }
 

@@ -1,5 +1,7 @@
 import { textOf } from '../../tree/tree.js';
 import type { Kind } from '../kind.js';
+import type { ElementStyle } from '../../css/cascade/element-style.js';
+import { paints } from '../shape.js';
 import { hasClass, isHtml } from '../signs.js';
 
 const NAMED = /(^|[-_])(accent|accent-line|rule|divider|underline)([-_]|$)/i;
@@ -21,6 +23,19 @@ const ROWS = [
 ];
 
 /** A line that is there for the eye: a rule, or an empty element drawn as one. */
+const PSEUDO = ['before', 'after'] as const;
+/** In CSS pixels. */
+const THICKEST = 8;
+
+const drawsLine = (style: ElementStyle): boolean => style.text('content') === '""' && paints(style);
+
+/** Something painted that is no higher than a line. */
+const isThin = (style: ElementStyle): boolean => {
+  const height = style.toPx(style.text('height'));
+  const isBlock = style.text('display') !== 'inline' && style.text('position') !== 'fixed';
+  return isBlock && height !== undefined && height <= THICKEST && paints(style);
+};
+
 export const ACCENT_LINE: Kind = {
   name: 'accent-line',
   label: 'Accent line',
@@ -48,10 +63,12 @@ export const ACCENT_LINE: Kind = {
     },
   ],
   demands: [],
-  recognise(element) {
+  recognise(element, page) {
     if (isHtml(element, 'hr')) return 0.7;
-    if (!isHtml(element, 'span', 'div', 'i', 'a', 'h2', 'h3', 'p') || !hasClass(element, NAMED)) return 0;
-    return textOf(element) === '' ? 0.8 : 0.65;
+    if (!isHtml(element, 'span', 'div', 'i', 'h2', 'h3', 'p')) return 0;
+    const isDrawn = () => paints(page.of(element)) || PSEUDO.some((pseudo) => drawsLine(page.of(element, pseudo)));
+    if (hasClass(element, NAMED) && isDrawn()) return textOf(element) === '' ? 0.8 : 0.65;
+    return textOf(element) === '' && !element.children.length && isThin(page.of(element)) ? 0.6 : 0;
   },
   starter: {
     html: '<hr class="rq-line">',

@@ -2,10 +2,35 @@ import { textDemand, type Kind } from '../kind.js';
 import { BOX_ROWS, ICON_ROWS, MESSAGE_ROWS, TARGET_ROWS } from '../rows.js';
 import { COOKIE, isCalled, isFieldElement, isHtml, find, isInside, roleOf } from '../signs.js';
 import { POINTED } from '../states.js';
-import { textOf } from '../../tree/tree.js';
+import type { StyledPage } from '../../css/cascade/page-styles.js';
+import type { ElementNode } from '../../tree/tree.js';
+import { hasRoom, isCloser, paints, standsFirst, staysAtEdge, textLength } from '../shape.js';
 
 const NAMED = /(^|[-_\s])(announce(ment)?|notice|notice-?bar|alert-?bar|promo-?bar|top-?bar|banner-?bar)([-_\s]|$)/i;
 const LONGEST = 900;
+const LONGEST_MESSAGE = 400;
+
+const isNamed = (element: ElementNode): boolean =>
+  isCalled(element, NAMED) || (isHtml(element, 'aside') && /^(status|alert|region)$/.test(roleOf(element)));
+
+/** A box with a ground of its own and room in it, which says something and can be closed, or says that it is an alert. */
+const isMessage = (element: ElementNode, page: StyledPage): boolean => {
+  if (textLength(element) > LONGEST_MESSAGE || find(element, (node) => isHtml(node, 'h1', 'h2', 'ul', 'nav', 'img')))
+    return false;
+  const style = page.of(element);
+  if (!paints(style) || !hasRoom(style, 8, 4) || staysAtEdge(style)) return false;
+  return /^(alert|status)$/.test(roleOf(element)) || element.children.some(isCloser);
+};
+
+/** A strip before all else on the page, with a ground of its own and a few words in it. */
+const isStrip = (element: ElementNode, page: StyledPage): boolean =>
+  element.parent?.name === 'body' &&
+  standsFirst(element) &&
+  textLength(element) >= 8 &&
+  textLength(element) <= LONGEST_MESSAGE &&
+  page.of(element).colour('background-color').alpha > 0 &&
+  !find(element, (node) => isHtml(node, 'h1', 'h2', 'nav', 'img', 'header', 'ul')) &&
+  element.parent.children.slice(element.siblingIndex + 1).some((next) => isHtml(next, 'header', 'nav', 'main', 'div'));
 
 export const ANNOUNCEMENT: Kind = {
   name: 'announcement',
@@ -52,16 +77,14 @@ export const ANNOUNCEMENT: Kind = {
     { name: 'arrow', label: 'Arrows against background', part: 'arrow', criterion: '1.4.11', of: 'icon' },
     { name: 'close', label: 'Close against background', part: 'close', criterion: '1.4.11', of: 'icon' },
   ],
-  recognise(element) {
+  recognise(element, page) {
     if (!isHtml(element, 'aside', 'div', 'section', 'p')) return 0;
-    if (!(isCalled(element, NAMED) || (isHtml(element, 'aside') && /^(status|alert|region)$/.test(roleOf(element)))))
+    if (isCalled(element, COOKIE) || textLength(element) > LONGEST || !textLength(element)) return 0;
+    if (isInside(element, (node) => isNamed(node) || isCalled(node, COOKIE) || isHtml(node, 'form', 'dialog', 'nav')))
       return 0;
-    if (
-      isCalled(element, COOKIE) ||
-      isInside(element, (node) => isCalled(node, NAMED) || isCalled(node, COOKIE) || isHtml(node, 'form', 'dialog'))
-    )
-      return 0;
-    return find(element, isFieldElement) || textOf(element).length > LONGEST ? 0 : 0.9;
+    if (find(element, isFieldElement)) return 0;
+    if (isNamed(element)) return 0.9;
+    return isMessage(element, page) || isStrip(element, page) ? 0.8 : 0;
   },
   starter: {
     html: '<aside class="rq-announcement" aria-label="Announcement"><p>Closed on Monday. <a href="#">Opening hours</a></p><button type="button" aria-label="Close">×</button></aside>',

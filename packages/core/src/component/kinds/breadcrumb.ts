@@ -1,7 +1,38 @@
 import { textDemand, type Kind } from '../kind.js';
 import { BOX_ROWS, TARGET_ROWS } from '../rows.js';
-import { CRUMBS, isCalled, isHtml, isInside, isNav } from '../signs.js';
+import type { StyledPage } from '../../css/cascade/page-styles.js';
+import { readableText, type ElementNode } from '../../tree/tree.js';
+import { textLength } from '../shape.js';
+import { CRUMBS, find, isCalled, isHeading, isHtml, isInside, isLinkElement, isNav } from '../signs.js';
 import { POINTED } from '../states.js';
+
+const DIVIDES = /^[\s/\\›»>→⟩·|:-]+$/;
+const LONGEST = 160;
+
+const divides = (element: ElementNode, page: StyledPage): boolean =>
+  (['before', 'after'] as const).some((pseudo) => {
+    const content = page.of(element, pseudo).text('content');
+    return /^"/.test(content) && DIVIDES.test(content.slice(1, -1));
+  });
+
+/** A few links in a line with marks between them, and a last one that leads nowhere: where the page is on its site. */
+function isTrail(element: ElementNode, page: StyledPage): boolean {
+  if (textLength(element) > LONGEST || find(element, isHeading)) return false;
+  const list = isHtml(element, 'ol', 'ul') ? element : element.children.find((child) => isHtml(child, 'ol', 'ul'));
+  const items = list ? list.children.filter(({ name }) => name === 'li') : element.children;
+  const links = items.filter((item) => isLinkElement(item) || (list && find(item, isLinkElement)));
+  const last = items.at(-1);
+  if (!links.length || links.length > 6 || !last) return false;
+  const texts = element.content.filter((item): item is string => typeof item === 'string').map((text) => text.trim());
+  const written = texts.filter((text) => DIVIDES.test(text)).length;
+  const end = element.content.findLast((item) => typeof item !== 'string' || item.trim() !== '');
+  const tail = typeof end === 'string' ? end.trim() : '';
+  const marks = items.filter((item) => divides(item, page) || DIVIDES.test(readableText(item) || 'x')).length + written;
+  const endsHere = list
+    ? !find(last, isLinkElement) || last.attributes.has('aria-current')
+    : !isLinkElement(last) || (tail !== '' && !DIVIDES.test(tail));
+  return marks >= links.length - 1 && marks > 0 && endsHere && links.length >= items.length * 0.4;
+}
 
 /** As the ARIA Authoring Practices structure a breadcrumb: a labelled navigation with an ordered list. */
 export const BREADCRUMB: Kind = {
@@ -35,9 +66,11 @@ export const BREADCRUMB: Kind = {
     },
   ],
   demands: [textDemand('link', 'Link on background'), textDemand('last', 'Last item on background')],
-  recognise(element) {
-    if (!isCalled(element, CRUMBS) || isInside(element, (node) => isCalled(node, CRUMBS))) return 0;
-    return isNav(element) || isHtml(element, 'ol', 'ul', 'div', 'p') ? 1 : 0;
+  recognise(element, page) {
+    if (!isNav(element) && !isHtml(element, 'ol', 'ul', 'div', 'p')) return 0;
+    const isOne = (node: ElementNode) => isCalled(node, CRUMBS) || isTrail(node, page);
+    if (isInside(element, (node) => isOne(node) || isHtml(node, 'footer'))) return 0;
+    return isCalled(element, CRUMBS) ? 1 : isTrail(element, page) ? 0.96 : 0;
   },
   named: () => 'Breadcrumb',
   starter: {

@@ -2,11 +2,22 @@ import { inputType, isLink } from '../../css/selector/form-state.js';
 import type { Kind } from '../kind.js';
 import { textDemand } from '../kind.js';
 import { ICON_ROWS, TARGET_ROWS } from '../rows.js';
-import { find, isButtonElement } from '../signs.js';
+import type { ElementStyle } from '../../css/cascade/element-style.js';
+import { drawsEdge, hasRoom, isPressable, paints, textLength } from '../shape.js';
+import { find, isButtonElement, isHeading } from '../signs.js';
 
 const BUTTON_NAME = /(^|[-_])(btn|button|cta)([-_]|$)/i;
 const BUTTON_INPUTS = new Set(['submit', 'button', 'reset', 'image']);
 const BLOCKS = new Set(['div', 'ul', 'ol', 'table', 'form', 'section', 'article', 'nav', 'header', 'footer', 'p']);
+
+const LONGEST = 60;
+
+/** A link that has nothing but a line below it. */
+const isUnderlinedOnly = (style: ElementStyle): boolean =>
+  style.colour('background-color').alpha === 0 &&
+  style.text('background-image') === 'none' &&
+  style.text('box-shadow') === 'none' &&
+  !['top', 'left', 'right'].some((side) => drawsEdge(style, side));
 
 export const BUTTON: Kind = {
   name: 'button',
@@ -40,19 +51,20 @@ export const BUTTON: Kind = {
     if (element.name === 'input') return BUTTON_INPUTS.has(inputType(element)) ? 1 : 0;
     if (element.attributes.get('role') === 'button') return 1;
     const called = element.classes.some((name) => BUTTON_NAME.test(name));
-    // A block of text made to look like a button, which holds nothing that could be pressed by itself.
-    if (!isLink(element)) {
-      const plain = !find(element, (node) => isLink(node) || isButtonElement(node) || BLOCKS.has(node.name));
-      return called && plain && ['p', 'span', 'div', 'strong'].includes(element.name) ? 0.6 : 0;
-    }
-    // A link that looks like a button: named like one, or with a ground and room around its text.
-    if (called) return 0.9;
     const style = page.of(element);
-    const ground = style.colour('background-color').alpha > 0 || style.text('background-image') !== 'none';
-    const room =
-      (style.toPx(style.text('padding-left')) ?? 0) >= 8 && (style.toPx(style.text('padding-top')) ?? 0) >= 4;
-    const boxed = ['inline-block', 'inline-flex', 'flex', 'block'].includes(style.text('display'));
-    return ground && room && boxed ? 0.7 : 0;
+    const drawn = paints(style);
+    if (!isLink(element)) {
+      // A block of text made to look like a button, which holds nothing that could be pressed by itself.
+      if (!['p', 'span', 'div', 'strong'].includes(element.name) || !textLength(element)) return 0;
+      if (find(element, (node) => isLink(node) || isButtonElement(node) || BLOCKS.has(node.name))) return 0;
+      return called || (drawn && hasRoom(style) && isPressable(element, page)) ? 0.6 : 0;
+    }
+    if (called) return 0.9;
+    // A link that looks like a button: with a ground or an edge, and room around a few words or an icon.
+    if (!drawn || textLength(element) > LONGEST || find(element, isHeading)) return 0;
+    const boxed = ['inline-block', 'inline-flex', 'flex', 'block', 'grid'].includes(style.text('display'));
+    const sized = ['width', 'height'].every((side) => (style.toPx(style.text(side)) ?? 0) >= 20);
+    return boxed && (hasRoom(style) || sized) && !isUnderlinedOnly(style) ? 0.7 : 0;
   },
   starter: {
     html: '<button type="button" class="rq-button">Book now</button>',

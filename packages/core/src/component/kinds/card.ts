@@ -1,6 +1,7 @@
 import { textDemand, type Kind, type Part } from '../kind.js';
 import { BOX_ROWS, ICON_ROWS, MESSAGE_ROWS, TARGET_ROWS } from '../rows.js';
-import { find, hasClass, isFieldElement, isHeading, isHtml, isInside } from '../signs.js';
+import { find, hasClass, isHeading, isHtml, isInside } from '../signs.js';
+import { cardsOn, LONGEST_CARD, textLength } from '../shape.js';
 import { POINTED, type StateName } from '../states.js';
 
 const NAMED = /(^|[-_])(card|tile)([-_]|$)/i;
@@ -65,9 +66,12 @@ export const CARD: Kind = {
     { name: 'icon', label: 'Icon against card', part: 'icon', criterion: '1.4.11', of: 'icon' },
   ],
   claims: true,
-  recognise(element) {
+  mayHold: ['form', 'announcement', 'tabs', 'accordion', 'progress', 'pagination', 'countdown', 'ticker', 'dialog'],
+  rowOf: (root, page) => cardsOn(page).get(root),
+  recognise(element, page) {
+    if (cardsOn(page).has(element)) return 0.9;
     if (!isHtml(element, 'article', 'div', 'li', 'a', 'section')) return 0;
-    if (!hasClass(element, NAMED) || hasClass(element, PIECE) || find(element, isFieldElement)) return 0;
+    if (!hasClass(element, NAMED) || hasClass(element, PIECE) || textLength(element) > LONGEST_CARD) return 0;
     if (isInside(element, (node) => hasClass(node, NAMED) && !hasClass(node, PIECE))) return 0;
     return find(element, (node) => isHeading(node) || isHtml(node, 'p', 'img')) ? 0.93 : 0;
   },

@@ -1,7 +1,22 @@
 import { textDemand, type Kind, type Part } from '../kind.js';
 import { BOX_ROWS, MESSAGE_ROWS, TARGET_ROWS } from '../rows.js';
-import { COOKIE, find, isButtonElement, isCalled, isHtml, isInside } from '../signs.js';
+import type { StyledPage } from '../../css/cascade/page-styles.js';
+import { readableText, type ElementNode } from '../../tree/tree.js';
+import { COOKIE, find, isButtonElement, isCalled, isHtml, isInside, roleOf } from '../signs.js';
+import { staysAtEdge, textLength } from '../shape.js';
 import { POINTED } from '../states.js';
+
+/** What such notices speak of, in languages that have a word of their own for it too. */
+const SPEAKS = /cookie|кук|クッキー|쿠키|piškot|ciastecz/i;
+const LONGEST = 2500;
+
+/** Called one; or a panel that stays in the window, or opens over it, and speaks of cookies. */
+const isNotice = (element: ElementNode, page: StyledPage): boolean =>
+  isCalled(element, COOKIE) ||
+  ((staysAtEdge(page.of(element)) || roleOf(element) === 'dialog' || isHtml(element, 'dialog')) &&
+    textLength(element) < LONGEST &&
+    SPEAKS.test(readableText(element)) &&
+    find(element, isButtonElement) !== undefined);
 
 const PREFERENCES = ':is([class*=preference], [class*=setting], fieldset)';
 const button = (name: string, label: string, find: readonly string[]): Part => ({
@@ -84,10 +99,11 @@ export const COOKIE_NOTICE: Kind = {
     textDemand('save', 'Save on background'),
     textDemand('reopen', 'Reopening control on background'),
   ],
-  recognise(element) {
-    if (!isHtml(element, 'div', 'section', 'aside', 'dialog', 'form') || !isCalled(element, COOKIE)) return 0;
-    if (isInside(element, (node) => !isHtml(node, 'body', 'html') && isCalled(node, COOKIE))) return 0;
-    return find(element, isButtonElement) ? 1 : 0;
+  recognise(element, page) {
+    if (!isHtml(element, 'div', 'section', 'aside', 'dialog', 'form')) return 0;
+    if (!find(element, isButtonElement)) return 0;
+    if (isInside(element, (node) => !isHtml(node, 'body', 'html') && isNotice(node, page))) return 0;
+    return isNotice(element, page) ? 1 : 0;
   },
   named: () => 'Cookie notice',
   starter: {

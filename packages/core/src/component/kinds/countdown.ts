@@ -1,6 +1,7 @@
 import type { ElementNode } from '../../tree/tree.js';
 import { textDemand, type Kind } from '../kind.js';
 import { BOX_ROWS, MESSAGE_ROWS } from '../rows.js';
+import { countdownsOn } from '../time-units.js';
 import { isCalled, isHtml, isInside, roleOf } from '../signs.js';
 
 const NAMED = /(^|[-_\s])(countdown|count-down)([-_\s]|$)/i;
@@ -53,8 +54,12 @@ export const COUNTDOWN: Kind = {
     textDemand('digits', 'Digits on ground'),
     textDemand('unit', 'Units on ground'),
   ],
-  recognise: (element) =>
-    isHtml(element, 'div', 'section', 'aside') && isOne(element) && !isInside(element, isOne) ? 0.95 : 0,
+  recognise: (element, page) =>
+    isHtml(element, 'div', 'section', 'aside', 'ul', 'p') && isOne(element) && !isInside(element, isOne)
+      ? 0.95
+      : countdownsOn(page).has(element) && !isInside(element, isOne)
+        ? 0.9
+        : 0,
   starter: {
     html: '<div class="rq-countdown" role="timer"><h3>Next boat</h3><span class="digit">12</span> <small>minutes</small></div>',
     css: '.rq-countdown { padding: 1.2em; border-radius: 10px; background: #0f2831; color: #fff }\n.rq-countdown h3 { margin: 0 0 .4em }\n.rq-countdown .digit { font-size: 2.4em; font-variant-numeric: tabular-nums }',

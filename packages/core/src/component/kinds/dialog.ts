@@ -1,6 +1,9 @@
 import { textDemand, type Kind } from '../kind.js';
 import { BOX_ROWS, MESSAGE_ROWS, TARGET_ROWS } from '../rows.js';
-import { COOKIE, isCalled, isHtml, roleOf } from '../signs.js';
+import type { ElementNode } from '../../tree/tree.js';
+import { hiddenBy } from '../../check/hidden.js';
+import { COOKIE, find, isButtonElement, isCalled, isHtml, isNav, roleOf } from '../signs.js';
+import { coversWindow, isCloser, textLength } from '../shape.js';
 import { POINTED } from '../states.js';
 import { FORM_DEMANDS, FORM_PARTS } from './form.js';
 
@@ -17,12 +20,15 @@ const INSIDE_FORM = new Set([
   'choice',
   'submit',
 ]);
+const isLeft = (node: ElementNode): boolean => isButtonElement(node) || isCloser(node);
+
 const CLOSE = 'button:is([class*=close], [aria-label*=lose], [value=close], [value=cancel])';
 
 export const DIALOG: Kind = {
   name: 'dialog',
   label: 'Dialog',
   plural: 'dialogs',
+  anywhere: true,
   claims: true,
   parts: [
     {
@@ -66,10 +72,14 @@ export const DIALOG: Kind = {
     { name: 'close', label: 'Close against panel', part: 'close', criterion: '1.4.11', of: 'icon' },
     ...FORM_DEMANDS.filter((demand) => INSIDE_FORM.has(demand.part)),
   ],
-  recognise: (element) =>
-    (isHtml(element, 'dialog') || ['dialog', 'alertdialog'].includes(roleOf(element))) && !isCalled(element, COOKIE)
-      ? 0.97
-      : 0,
+  recognise(element, page) {
+    if (isCalled(element, COOKIE)) return 0;
+    if (isHtml(element, 'dialog') || ['dialog', 'alertdialog'].includes(roleOf(element))) return 0.97;
+    if (element.attributes.has('popover') && textLength(element) > 0) return 0.8;
+    if (!isHtml(element, 'div', 'section', 'aside') || !textLength(element) || isNav(element)) return 0;
+    // What lies over the whole window once it is opened, and can be left again.
+    return coversWindow(page.of(element)) && hiddenBy(page, element) !== undefined && find(element, isLeft) ? 0.9 : 0;
+  },
   starter: {
     html: '<dialog class="rq-dialog" aria-labelledby="rq-dialog-title"><h2 id="rq-dialog-title">Before you go</h2><p>Your place is held for twenty minutes.</p><form method="dialog"><button>Go on</button></form></dialog>',
     css: '.rq-dialog { padding: 1.6em; border: 0; border-radius: 12px; max-width: 28rem; color: #14262c }\n.rq-dialog::backdrop { background: rgb(15 40 49 / .6) }\n.rq-dialog button { padding: .7em 1.4em; border: 0; border-radius: 6px; background: #1f4e5f; color: #fff }',

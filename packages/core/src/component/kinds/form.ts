@@ -10,9 +10,10 @@ import {
   isFieldElement,
   isHtml,
   isInside,
-  isPassword,
+  isNav,
   roleOf,
 } from '../signs.js';
+import { looseFormsOn } from '../loose-forms.js';
 import type { StateName } from '../states.js';
 
 const FIELD_STATES: readonly StateName[] = ['default', 'hover', 'focus', 'filled', 'invalid', 'disabled'];
@@ -128,21 +129,20 @@ export const FORM: Kind = {
   label: 'Form',
   plural: 'forms',
   claims: true,
+  mayHold: ['announcement', 'tabs', 'accordion', 'progress'],
   parts: [
     still('panel', 'Panel', [':scope'], ['text', ...BOX_ROWS, 'backdrop-filter', 'opacity', 'gap']),
     ...FORM_PARTS,
   ],
   demands: FORM_DEMANDS,
-  recognise(element) {
-    if (!isHtml(element, 'form') && roleOf(element) !== 'form') return 0;
-    if (
-      isInside(
-        element,
-        (node) => isHtml(node, 'header', 'dialog') || roleOf(node) === 'dialog' || isCalled(node, COOKIE),
-      )
-    )
+  recognise(element, page) {
+    if (!isHtml(element, 'form') && roleOf(element) !== 'form') return looseFormsOn(page).has(element) ? 0.8 : 0;
+    if (isInside(element, (node) => isHtml(node, 'dialog') || roleOf(node) === 'dialog' || isCalled(node, COOKIE)))
       return 0;
-    if (isCalled(element, COOKIE) || roleOf(element) === 'search' || find(element, isPassword)) return 0;
+    // In the head of a page, beside its menu, is a search.
+    if (isInside(element, (node) => isNav(node) || (isHtml(node, 'header') && find(node, isNav) !== undefined)))
+      return 0;
+    if (isCalled(element, COOKIE) || roleOf(element) === 'search') return 0;
     return count(element, isFieldElement) > 0 ? 0.9 : 0;
   },
   named: (root) => headingText(root) ?? precedingHeading(root),

@@ -16,6 +16,7 @@ import { LINK } from './link.js';
 import { MENU } from './menu.js';
 import { PAGINATION } from './pagination.js';
 import { PANEL } from './panel.js';
+import { PROGRESS } from './progress.js';
 import { SCROLLBAR } from './scrollbar.js';
 import { SECTION } from './section.js';
 import { SIGN_IN } from './sign-in.js';
@@ -40,6 +41,7 @@ const RECOGNISED: readonly Kind[] = [
   COUNTDOWN,
   TICKER,
   LINK_LIST,
+  PROGRESS,
   ACCENT_LINE,
   BUTTON,
   LINK,

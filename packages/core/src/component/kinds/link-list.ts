@@ -1,28 +1,14 @@
-import { textOf, type ElementNode } from '../../tree/tree.js';
+import type { ElementNode } from '../../tree/tree.js';
 import { textDemand, type Kind } from '../kind.js';
 import { ICON_ROWS, MESSAGE_ROWS, TARGET_ROWS } from '../rows.js';
-import {
-  CRUMBS,
-  find,
-  hasClass,
-  headingText,
-  isCalled,
-  isHtml,
-  isInside,
-  isLinkElement,
-  isNav,
-  PAGES,
-} from '../signs.js';
+import { CRUMBS, hasClass, headingText, isCalled, isHtml, isInside, isNav, PAGES } from '../signs.js';
+import { linkItems, textLength } from '../shape.js';
 import { POINTED } from '../states.js';
 
 const listsLinks = (element: ElementNode): boolean => {
   if (!isHtml(element, 'ul', 'ol')) return false;
-  const items = element.children.filter((child) => child.name === 'li');
-  const links = items.filter((item) => {
-    const link = find(item, isLinkElement);
-    return link !== undefined && textOf(link) === textOf(item);
-  });
-  return links.length >= 2 && links.length >= items.length * 0.7;
+  const { items, links } = linkItems(element);
+  return links >= 2 && links >= items * 0.7;
 };
 
 /** Links in a list, and little else: of a footer, or a row of icons of other places where one can be found. */
@@ -31,6 +17,7 @@ export const LINK_LIST: Kind = {
   label: 'Link list',
   plural: 'link lists',
   claims: true,
+  sort: (root) => (textLength(root) ? 'words' : 'pictures'),
   parts: [
     {
       name: 'list',

@@ -2,6 +2,7 @@ import type { ElementNode } from '../../tree/tree.js';
 import { textDemand, type Kind, type Part } from '../kind.js';
 import { BOX_ROWS, ICON_ROWS, TARGET_ROWS } from '../rows.js';
 import { count, CRUMBS, find, isCalled, isHtml, isInside, isLinkElement, isNav, PAGES, roleOf } from '../signs.js';
+import { linkShare, standsFirst } from '../shape.js';
 import { POINTED, STILL } from '../states.js';
 
 const part = (name: string, label: string, find: readonly string[], more: Partial<Part> = {}): Part => ({
@@ -19,6 +20,16 @@ const IN_NAV = ':is(:scope, :scope *):is(nav, [role=navigation])';
 /** What stands under the bar in the same header, such as a welcome over a picture, is not the menu's. */
 const BELOW = ':not(:where(:scope > :has(nav) ~ * *))';
 
+/** A list of links before all that the page says, whatever element it stands in. */
+const isListFirst = (element: ElementNode): boolean =>
+  isHtml(element, 'div', 'aside', 'ul', 'header', 'section') &&
+  count(element, (node) => node.name === 'li' && node.children.some(isLinkElement)) >= 3 &&
+  linkShare(element) >= 0.4 &&
+  !find(element, (node) => isHtml(node, 'h1', 'h2', 'main', 'form', 'nav') && node !== element) &&
+  standsFirst(element);
+
+const isBanner = (node: ElementNode) => isHtml(node, 'header', 'footer') || roleOf(node) === 'banner';
+
 const isMenuNav = (element: ElementNode): boolean =>
   isNav(element) && !isCalled(element, CRUMBS) && !isCalled(element, PAGES) && count(element, isLinkElement) >= 2;
 
@@ -27,6 +38,7 @@ export const MENU: Kind = {
   label: 'Menu',
   plural: 'menus',
   claims: true,
+  outside: [':scope > :is(nav, :has(nav)) ~ :is(h1, h2, :has(h1, h2))'],
   parts: [
     part('bar', 'Bar', [':scope > :not([class*=util]):has(nav)', ':scope'], {
       states: STILL,
@@ -48,7 +60,11 @@ export const MENU: Kind = {
     }),
     part('utility-link', 'Utility link', [':scope [class*=util] a']),
     part('utility-icon', 'Utility icon', [':scope [class*=util] svg'], { states: STILL, first: ICON_ROWS }),
-    part('title', 'Site title', [':scope a:is([class*=brand], [class*=logo], [class*=title], [rel=home])' + BELOW]),
+    part('title', 'Site title', [
+      ':scope a:is([class*=brand], [class*=logo], [class*=title], [rel=home])' + BELOW,
+      ':scope a:is([href="/"], [href="./"], [href^="index."], [href="#top"]):not(:where(li *))' + BELOW,
+      ':scope a:has(> :is(img, svg)):not(:where(li *))' + BELOW,
+    ]),
     part('logo', 'Logo', [':scope :is([class*=brand], [class*=logo], [rel=home]) :is(img, svg)'], {
       carrier: 'title',
       first: ['width', 'height', 'filter', 'opacity', 'border-radius'],
@@ -90,10 +106,15 @@ export const MENU: Kind = {
   ],
   recognise(element) {
     const isHeader = isHtml(element, 'header') || roleOf(element) === 'banner';
-    if (isHeader) return find(element, isMenuNav) ? 0.95 : 0;
+    if (isHeader && find(element, isMenuNav)) return 0.95;
+    // A header may hold a whole welcome; the menu in it is then what has the list.
+    if (!isNav(element)) {
+      const isNested = isInside(element, (node) => isNav(node) || isListFirst(node) || isHtml(node, 'footer', 'main'));
+      return isListFirst(element) && !isNested ? 0.7 : 0;
+    }
     if (
       !isMenuNav(element) ||
-      isInside(element, (node) => isHtml(node, 'header', 'footer') || roleOf(node) === 'banner')
+      isInside(element, (node) => isBanner(node) && (isHtml(node, 'footer') || !!find(node, isMenuNav)))
     )
       return 0;
     return isCalled(element, /menu|navbar|main|primary/i) ||

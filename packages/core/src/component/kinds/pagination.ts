@@ -1,6 +1,24 @@
 import { textDemand, type Kind } from '../kind.js';
 import { BOX_ROWS, TARGET_ROWS } from '../rows.js';
-import { isCalled, isHtml, isInside, isNav, PAGES } from '../signs.js';
+import { descendants, readableText, type ElementNode } from '../../tree/tree.js';
+import { textLength } from '../shape.js';
+import { isButtonElement, isCalled, isHtml, isInside, isLinkElement, isNav, PAGES } from '../signs.js';
+
+const LONGEST = 120;
+
+/** Links to pages by their numbers, one after the other. */
+const isNumbered = (element: ElementNode): boolean => {
+  if (textLength(element) > LONGEST) return false;
+  const targets = [...descendants(element)].filter((node) => isLinkElement(node) || isButtonElement(node));
+  const numbers = targets.flatMap((node) =>
+    /^\d{1,4}$/.test(readableText(node).trim()) ? [Number(readableText(node))] : [],
+  );
+  const rising = numbers.filter((number, i) => i > 0 && number > numbers[i - 1]!).length;
+  return numbers.length >= 2 && rising === numbers.length - 1 && numbers.length >= targets.length / 2;
+};
+
+const isPlace = (element: ElementNode): boolean => isNav(element) || isHtml(element, 'ul', 'ol', 'div');
+const isNamed = (element: ElementNode): boolean => isPlace(element) && isCalled(element, PAGES);
 
 export const PAGINATION: Kind = {
   name: 'pagination',
@@ -32,12 +50,12 @@ export const PAGINATION: Kind = {
     },
   ],
   demands: [textDemand('link', 'Page on background'), textDemand('step', 'Step on background')],
-  recognise: (element) =>
-    (isNav(element) || isHtml(element, 'ul', 'ol', 'div')) &&
-    isCalled(element, PAGES) &&
-    !isInside(element, (node) => isCalled(node, PAGES))
-      ? 1
-      : 0,
+  recognise(element) {
+    if (!isPlace(element) || isInside(element, isNamed)) return 0;
+    if (isNamed(element)) return 1;
+    // The innermost box that has the numbers.
+    return isNumbered(element) && !element.children.some((child) => isPlace(child) && isNumbered(child)) ? 0.96 : 0;
+  },
   named: () => 'Pagination',
   starter: {
     html: '<nav class="rq-pages" aria-label="Pagination"><ul><li><a href="#" aria-current="page">1</a></li><li><a href="#">2</a></li></ul></nav>',

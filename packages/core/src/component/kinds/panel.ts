@@ -1,10 +1,20 @@
 import { textDemand, type Kind } from '../kind.js';
 import { BOX_ROWS, MESSAGE_ROWS } from '../rows.js';
+import type { StyledPage } from '../../css/cascade/page-styles.js';
+import type { ElementNode } from '../../tree/tree.js';
+import { drawsEdge, LONGEST_CARD, textLength } from '../shape.js';
 import { find, hasClass, isFieldElement, isHeading, isHtml, isInside } from '../signs.js';
 
 const NAMED = /(^|[-_])(panel|box|widget|infobox)([-_]|$)/i;
 const HEAD = ':is(:scope > [class*=head], :scope > :is(header, h1, h2, h3, h4))';
 const BODY = ':is(:scope > [class*=body], :scope > [class*=content])';
+
+/** A box with an edge or a ground of its own, and more in it than a card has. */
+const isBoxed = (element: ElementNode, page: StyledPage): boolean => {
+  const style = page.of(element);
+  const isDrawn = style.text('box-shadow') !== 'none' || ['top', 'left'].every((side) => drawsEdge(style, side));
+  return isDrawn && textLength(element) > LONGEST_CARD && !isInside(element, (node) => isHtml(node, 'nav', 'header'));
+};
 
 export const PANEL: Kind = {
   name: 'panel',
@@ -38,12 +48,17 @@ export const PANEL: Kind = {
     },
   ],
   demands: [textDemand('heading', 'Heading on its ground'), textDemand('body', 'Body on its ground')],
-  recognise(element) {
-    if (!isHtml(element, 'div', 'section', 'aside', 'article') || !hasClass(element, NAMED)) return 0;
+  recognise(element, page) {
+    if (!isHtml(element, 'div', 'section', 'aside', 'article')) return 0;
+    if (!hasClass(element, NAMED) && !isBoxed(element, page)) return 0;
     if (find(element, isFieldElement) || isInside(element, (node) => isHtml(node, 'form', 'dialog'))) return 0;
     const [first] = element.children;
     const headed =
-      first !== undefined && (isHeading(first) || isHtml(first, 'header') || hasClass(first, /head|title/i));
+      first !== undefined &&
+      (isHeading(first) ||
+        (find(first, isHeading) !== undefined && !hasClass(element, NAMED)) ||
+        isHtml(first, 'header') ||
+        hasClass(first, /head|title/i));
     return headed && element.children.length > 1 ? 0.8 : 0;
   },
   starter: {

@@ -1,4 +1,6 @@
 import type { Kind, Part } from '../kind.js';
+import type { StyledPage } from '../../css/cascade/page-styles.js';
+import type { ElementNode } from '../../tree/tree.js';
 import { isHtml } from '../signs.js';
 import type { StateName } from '../states.js';
 
@@ -22,6 +24,14 @@ const piece = (
  * The scrollbar of the page or of a box that scrolls, through the older pseudo-elements. The standard properties would
  * switch these off, so the handover gives them only to browsers that do not know the pseudo-elements.
  */
+/** True where the site says how the bar looks; one that the browser draws as any other is nothing to name. */
+const isStyled = (element: ElementNode, page: StyledPage): boolean =>
+  page.of(element).text('scrollbar-color') !== 'auto' ||
+  page.of(element).text('scrollbar-width') !== 'auto' ||
+  page.styles
+    .possibleEntries(element)
+    .some(({ origin, selector }) => origin === 'author' && selector.pseudoElement?.startsWith('-webkit-scrollbar'));
+
 export const SCROLLBAR: Kind = {
   name: 'scrollbar',
   label: 'Scrollbar',
@@ -69,7 +79,7 @@ export const SCROLLBAR: Kind = {
     if (!isHtml(element, 'div', 'section', 'aside', 'main', 'ul', 'ol', 'pre', 'nav')) return 0;
     const style = page.of(element);
     const scrolls = (property: string) => /^(auto|scroll)$/.test(style.text(property));
-    return scrolls('overflow-y') || scrolls('overflow-x') ? 0.8 : 0;
+    return (scrolls('overflow-y') || scrolls('overflow-x')) && isStyled(element, page) ? 0.8 : 0;
   },
   named: (root) => (isHtml(root, 'html') ? 'Scrollbar' : undefined),
   starter: {

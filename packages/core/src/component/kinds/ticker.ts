@@ -1,12 +1,27 @@
 import type { ElementNode } from '../../tree/tree.js';
 import { textDemand, type Kind } from '../kind.js';
 import { BOX_ROWS, MESSAGE_ROWS, TARGET_ROWS } from '../rows.js';
+import type { StyledPage } from '../../css/cascade/page-styles.js';
+import { textLength } from '../shape.js';
 import { isCalled, isHtml, isInside, roleOf } from '../signs.js';
 import { POINTED } from '../states.js';
 
 const NAMED = /(^|[-_\s])(ticker|marquee)([-_\s]|$)/i;
 const isOne = (element: ElementNode) =>
   isCalled(element, NAMED) || roleOf(element) === 'marquee' || isHtml(element, 'marquee');
+
+/** A window on a longer line that moves by itself without end. */
+const runs = (element: ElementNode, page: StyledPage): boolean =>
+  ['hidden', 'clip'].includes(page.of(element).text('overflow-x')) &&
+  element.children.some((child) => {
+    const style = page.of(child);
+    return (
+      style.text('animation-name') !== 'none' &&
+      style.text('animation-iteration-count').includes('infinite') &&
+      child.children.length >= 2 &&
+      textLength(child) > 20
+    );
+  });
 
 export const TICKER: Kind = {
   name: 'ticker',
@@ -54,8 +69,11 @@ export const TICKER: Kind = {
     { name: 'link', label: 'Link', find: [':scope a'], states: POINTED, first: TARGET_ROWS },
   ],
   demands: [textDemand('item', 'Items on ground'), textDemand('link', 'Link on ground')],
-  recognise: (element) =>
-    isHtml(element) && !isHtml(element, 'body', 'html') && isOne(element) && !isInside(element, isOne) ? 0.95 : 0,
+  recognise(element, page) {
+    if (!isHtml(element) || isHtml(element, 'body', 'html') || isInside(element, isOne)) return 0;
+    if (isOne(element)) return 0.95;
+    return runs(element, page) ? 0.85 : 0;
+  },
   starter: {
     html: '<div class="rq-ticker"><ul><li>Seals seen at the lighthouse</li><li>Bicycles travel free</li></ul></div>',
     css: '.rq-ticker { overflow: hidden; background: #0f2831; color: #fff }\n.rq-ticker ul { display: flex; gap: 2em; list-style: none; margin: 0; padding: .7em 1em }\n.rq-ticker li + li::before { content: "•"; margin-right: 2em }',

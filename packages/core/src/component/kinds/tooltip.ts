@@ -8,6 +8,7 @@ export const TOOLTIP: Kind = {
   name: 'tooltip',
   label: 'Tooltip',
   plural: 'tooltips',
+  anywhere: true,
   claims: true,
   parts: [
     {
