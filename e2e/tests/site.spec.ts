@@ -84,7 +84,7 @@ test('several looks on several pages are handed over as one, and do on the live 
     set('button', 'color', '#fffbe6', ['hover']),
     set('button', 'background-color', '#7a1f0f', [], timetable!.id),
   ]);
-  await dress(page.request, home!, 'button', 'a.skip', button);
+  await dress(page.request, home!, 'button', '.skip', button);
 
   await page.goto(`/sites/${home!.siteId}/pages/${home!.id}`);
   await page.getByRole('link', { name: 'Hand over' }).click();
@@ -112,7 +112,7 @@ test('several looks on several pages are handed over as one, and do on the live 
     await expect(link).toHaveCSS('color', rgb('#ffd166'));
     await live.mouse.move(2, 700);
     // It is shown once it has the focus.
-    const skip = live.locator('a.skip');
+    const skip = live.locator('.skip');
     await skip.focus();
     await expect(skip).toHaveCSS('color', rgb('#ffffff'));
     if (ground) await expect(skip).toHaveCSS('background-color', rgb(ground));
@@ -137,7 +137,7 @@ test('worker, server and command have the same figures of a page with looks on i
   const menu = changeLook(EMPTY_LOOK, [set('link', 'color', '#345678'), set('link', 'color', '#89abcd', ['hover'])]);
   await dress(page.request, timetable!, 'menu', '.qh-head', menu);
   const button = changeLook(EMPTY_LOOK, [set('button', 'background-color', '#dddddd')]);
-  await dress(page.request, timetable!, 'button', 'a.skip', button);
+  await dress(page.request, timetable!, 'button', '.skip', button);
   const { html, edition } = timetable!.version;
 
   const fromServer = async (looks: string) => {

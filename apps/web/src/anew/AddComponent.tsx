@@ -1,7 +1,7 @@
 import { Dialog, Portal } from '@chakra-ui/react';
 import { DialogClose } from '../shell/DialogClose';
 import type { Page, Site } from '@retoque/contract';
-import { KINDS, kindNamed, withFreshIds, type ChangePlace } from '@retoque/core';
+import { KINDS, kindNamed, starterOf, withFreshIds, type ChangePlace } from '@retoque/core';
 import { useQuery } from '@tanstack/react-query';
 import { useCallback, useState } from 'react';
 import { useNavigate } from 'react-router';
@@ -33,6 +33,7 @@ export default function AddComponent({ site, page, onClose }: { site: Site; page
   const { add } = usePageChanges(page.id);
   const open = useOpenComponent();
   const kind = kindNamed(kindName)!;
+  const starter = starterOf(kindName)!;
   const versionId = page.version.edition;
   const at = useQuery({
     queryKey: ['engine', 'place', versionId, order],
@@ -55,13 +56,13 @@ export default function AddComponent({ site, page, onClose }: { site: Site; page
         name: kind.label,
         locator: structuredClone(at.data.locator) as never,
         place,
-        html: withFreshIds(kind.starter.html, page.version.html),
-        css: kind.starter.css,
+        html: withFreshIds(starter.html, page.version.html),
+        css: starter.css,
         before: place === 'instead' ? at.data.html : null,
       });
       await engine().open(enginePage(next));
       const found = await engine().list(next.version.edition);
-      const root = /class="([\w-]+)/.exec(kind.starter.html)?.[1] ?? '';
+      const root = /class="([\w-]+)/.exec(starter.html)?.[1] ?? '';
       const own = found.filter((item) => item.kind === kind.name);
       const made = own.find((item) => item.selector.includes(root)) ?? own.at(-1);
       if (!made) {
@@ -111,12 +112,12 @@ export default function AddComponent({ site, page, onClose }: { site: Site; page
               <div className="sample">
                 <div className="quiet">What it starts from; everything about it can be changed.</div>
                 <SafeFrame
-                  html={`<!doctype html><meta charset="utf-8"><meta http-equiv="Content-Security-Policy" content="default-src 'none'; style-src 'unsafe-inline'"><style>body { margin: 14px; font: 15px/1.5 system-ui } dialog { position: static; display: block }${kind.starter.css}</style>${kind.starter.html.replace('<dialog ', '<dialog open ')}`}
+                  html={`<!doctype html><meta charset="utf-8"><meta http-equiv="Content-Security-Policy" content="default-src 'none'; style-src 'unsafe-inline'"><style>body { margin: 14px; font: 15px/1.5 system-ui } dialog { position: static; display: block }${starter.css}</style>${starter.html.replace('<dialog ', '<dialog open ')}`}
                   title={`A new ${kind.label.toLowerCase()}`}
                   hidden
                   style={{ width: '100%', height: '100%' }}
                 />
-                {kind.starter.needs ? <p className="quiet">{kind.starter.needs}</p> : null}
+                {starter.needs ? <p className="quiet">{starter.needs}</p> : null}
               </div>
               <div className="where">
                 <div className="line">

@@ -1,6 +1,6 @@
 import { Box, Flex } from '@chakra-ui/react';
 import type { PageChangeRecord } from '@retoque/contract';
-import { kindNamed, type HtmlPatch } from '@retoque/core';
+import { starterOf, type HtmlPatch } from '@retoque/core';
 import { CopyButton } from './CopyButton';
 
 const WHERE: Readonly<Record<PageChangeRecord['place'], string>> = {
@@ -27,7 +27,7 @@ export function Markup({ patches }: { patches: readonly HtmlPatch[] }) {
 }
 
 function Patch({ page, change }: { page: string; change: PageChangeRecord }) {
-  const needs = change.kind ? kindNamed(change.kind)?.starter.needs : undefined;
+  const needs = change.kind ? starterOf(change.kind)?.needs : undefined;
   return (
     <Box mb="12px">
       <Box color="ink2" fontSize="13px" mb="8px">

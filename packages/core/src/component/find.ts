@@ -6,10 +6,10 @@ import type { PageStyles } from '../css/cascade/page-styles.js';
 import { isReached, locatorFor, selectAll, type Locator } from '../css/selector/locator.js';
 import { pathSelector } from '../tree/path.js';
 import { ancestors, readableText, type ElementNode, type PageTree } from '../tree/tree.js';
-import type { Kind } from './kind.js';
-import { BUTTON } from './kinds/button.js';
-import { KINDS } from './kinds/index.js';
-import { LINK } from './kinds/link.js';
+import type { Kind, Signs } from './kind.js';
+import { BUTTON, BUTTON_SIGNS } from './kinds/button.js';
+import { LINK_SIGNS } from './kinds/link.js';
+import { SIGNS } from './kinds/signs.js';
 import { isStateClass } from './carriers.js';
 import { selectorWithin } from './fitting.js';
 import { heldBy } from './held.js';
@@ -60,19 +60,21 @@ export function regionOf(element: ElementNode): string {
 export function bestKind(element: ElementNode, styles: PageStyles): Kind | undefined {
   let best: { kind: Kind; score: number } | undefined;
   const page = styles.at();
-  for (const kind of KINDS) {
-    const score = kind.recognise(element, page);
+  for (const { kind, recognise } of SIGNS) {
+    const score = recognise(element, page);
     if (score >= CERTAIN_ENOUGH && (!best || score > best.score)) best = { kind, score };
   }
   return best?.kind;
 }
 
+const signsOf = (kind: Kind): Signs | undefined => SIGNS.find((signs) => signs.kind === kind);
+
 /** Buttons and links of a page, those within other components too, with the name of their kind. */
 export function findTargets(styles: PageStyles): Map<ElementNode, string> {
   const targets = new Map<ElementNode, string>();
   for (const element of styles.tree.elements) {
-    for (const kind of [BUTTON, LINK]) {
-      if (kind.recognise(element, styles.at()) < CERTAIN_ENOUGH) continue;
+    for (const { kind, recognise } of [BUTTON_SIGNS, LINK_SIGNS]) {
+      if (recognise(element, styles.at()) < CERTAIN_ENOUGH) continue;
       targets.set(element, kind.name);
       break;
     }
@@ -202,7 +204,7 @@ export function rootGroups(
     if (!left.has(root)) continue;
     let base = pathSelector(root);
     let elements = [root];
-    const row = kind.rowOf?.(root, styles.at());
+    const row = signsOf(kind)?.rowOf?.(root, styles.at());
     for (const selector of ownSelectors(root, known)) {
       const reached = selectAll(tree, selector);
       if (!reached.every((element) => left.has(element)) || (options.apart && reached.length > 1)) continue;
@@ -288,9 +290,10 @@ function neighbourhood(element: ElementNode): ElementNode | undefined {
 
 /** Roots of a kind, those together that are alike. */
 function alikeOf(kind: Kind, roots: readonly ElementNode[]): readonly (readonly ElementNode[])[] {
-  if (!kind.sort) return [roots];
+  const sort = signsOf(kind)?.sort;
+  if (!sort) return [roots];
   const groups = new Map<string, ElementNode[]>();
-  for (const root of roots) groups.set(kind.sort(root), [...(groups.get(kind.sort(root)) ?? []), root]);
+  for (const root of roots) groups.set(sort(root), [...(groups.get(sort(root)) ?? []), root]);
   return [...groups.values()];
 }
 
@@ -334,7 +337,7 @@ export function findComponents(styles: PageStyles): FoundComponent[] {
   const groups = new Map<string, Group>();
   for (const { kind, element } of singles) {
     const base = siteSelector(element, styles) ?? ownCompound(element);
-    const key = `${kind.name}\u0000${base}\u0000${lookOf(element, styles, kind.name === BUTTON.name)}`;
+    const key = `${kind.name}\u0000${base}\u0000${lookOf(element, styles, kind === BUTTON)}`;
     const group = groups.get(key);
     if (group) group.elements.push(element);
     else groups.set(key, { kind, base, elements: [element] });
@@ -402,7 +405,7 @@ function nameFor(first: ElementNode, kind: Kind, count: number): string {
       readableText(first) || attributes.get('aria-label') || attributes.get('value') || attributes.get('title');
     return shortened(own?.trim() || kind.label);
   }
-  const given = kind.named?.(first) ?? attributes.get('aria-label');
+  const given = signsOf(kind)?.named?.(first) ?? attributes.get('aria-label');
   if (given) return shortened(given);
   if (count > 1)
     return shortened(`${kind.plural[0]!.toUpperCase()}${kind.plural.slice(1)}, ${regionOf(first).toLowerCase()}`);

@@ -63,8 +63,6 @@ export interface Kind {
   readonly parts: readonly Part[];
   readonly demands: readonly Demand[];
   readonly siblings?: Siblings;
-  /** How surely an element is the root of a component of this kind, 0 to 1. */
-  readonly recognise: (element: ElementNode, page: StyledPage) => number;
   /** True for what is found one by one, and grouped as the site's own sheets do; it may stand in anything. */
   readonly single?: boolean;
   /** Selectors from its root of what stands in it and is none of it. */
@@ -73,15 +71,21 @@ export interface Kind {
   readonly anywhere?: boolean;
   /** Names of kinds that may stand in it as components of their own. */
   readonly mayHold?: readonly string[];
+  /** True when what stands in it is not listed as a component again. */
+  readonly claims?: boolean;
+}
+
+/** How components of a kind are told on a page. Apart from the kind, since only who looks for them needs it. */
+export interface Signs {
+  readonly kind: Kind;
+  /** How surely an element is the root of a component of this kind, 0 to 1. */
+  readonly recognise: (element: ElementNode, page: StyledPage) => number;
   /** Roots that stand in one row with another, for kinds that come in rows: a selector for just these is the best one. */
   readonly rowOf?: (root: ElementNode, page: StyledPage) => readonly ElementNode[] | undefined;
   /** What tells groups of its roots apart beside their selectors: what is not alike is no group. */
   readonly sort?: (root: ElementNode) => string;
-  /** True when what stands in it is not listed as a component again. */
-  readonly claims?: boolean;
   /** Where its name comes from, before the root's own label or heading. */
   readonly named?: (root: ElementNode) => string | undefined;
-  readonly starter: Starter;
 }
 
 export const partNamed = (kind: Kind, name: string): Part | undefined => kind.parts.find((part) => part.name === name);

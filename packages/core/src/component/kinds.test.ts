@@ -5,6 +5,7 @@ import { EMPTY_LOOK } from '../look/model.js';
 import { ComponentSession } from '../session/component-session.js';
 import { pageOf } from '../testing/page.js';
 import { KINDS } from './kinds/index.js';
+import { starterOf } from './kinds/starters.js';
 import { findParts } from './parts.js';
 import { fromRoot } from './parts-of-root.js';
 import { rowNamed, ROWS } from './rows.js';
@@ -29,7 +30,7 @@ describe.each(KINDS.map((kind) => [kind.name, kind] as const))('the kind %s', (_
   });
 
   it('recognises what it starts from, whose CSS is valid, and measures it', () => {
-    const { html, css } = kind.starter;
+    const { html, css } = starterOf(kind.name)!;
     const sheet = parseSheet('starter.css', css);
     expect(sheet.problems).toEqual([]);
     for (const rule of sheet.rules) expect(rule.dropped).toEqual([]);

@@ -130,6 +130,9 @@ function furtherOf(
       continue;
     }
     for (const element of elements) taken.add(element);
+    // An icon is measured with the control that it stands in.
+    if (kind.demands.some((demand) => demand.part === part.name && demand.of === 'icon'))
+      for (const element of elements) for (const inner of descendants(element)) taken.add(inner);
     const isMeasured = kind.demands.some((demand) => demand.part === part.name && demand.criterion === '1.4.3');
     if (!isMeasured) continue;
     for (const element of elements) {

@@ -4,6 +4,7 @@ export { siteSelectors, type FoundComponent } from '../component/find.js';
 export * from '../component/kind.js';
 export * from '../component/state-column.js';
 export { KINDS, kindNamed } from '../component/kinds/index.js';
+export { starterOf } from '../component/kinds/starters.js';
 export { ROWS, ROW_GROUPS, rowNamed, type RowAmount, type RowEditor } from '../component/rows.js';
 export { columnFor, columnNamed, setBits, shownBits, STATE_COLUMNS } from '../component/states.js';
 export type { FoundPart } from '../component/parts.js';

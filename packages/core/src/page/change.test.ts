@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { KINDS } from '../component/kinds/index.js';
+import { starterOf } from '../component/kinds/starters.js';
 import { PageSession } from '../parts/page-session.js';
 import { changePage, CHANGE_PLACES, sourceOf, topElements, withFreshIds, type ChangePlace } from './change.js';
 import { locatorFor, selectAll } from '../css/selector/locator.js';
@@ -86,14 +87,15 @@ describe('ids of new markup', () => {
 
 describe('starters put on a page', () => {
   it.each(KINDS.map((kind) => [kind.name, kind] as const))('%s is found there as what it is', (_name, kind) => {
+    const starter = starterOf(kind.name)!;
     // With a menu of its own the page is no page to sign in on.
     const page = PAGE.replace('<footer>', '<nav><a href="#">One</a><a href="#">Two</a></nav><footer>');
     const { html } = changePage(page, [
-      { locator: locatorOf(page, 'footer'), place: 'before', html: kind.starter.html, css: kind.starter.css },
+      { locator: locatorOf(page, 'footer'), place: 'before', html: starter.html, css: starter.css },
     ]);
     const session = new PageSession({ html, address: 'https://page.invalid/', sheets: [] });
     const found = session.components().filter((item) => item.kind === kind.name);
-    const root = /class="([\w-]+)/.exec(kind.starter.html)![1]!;
+    const root = /class="([\w-]+)/.exec(starter.html)![1]!;
     const roots = selectAll(session.tree, `.${root}`).map(({ order }) => order);
     expect(found.flatMap(({ elements }) => elements).some((order) => roots.includes(order))).toBe(true);
   });

@@ -66,6 +66,11 @@ describe('what is hidden until something happens', () => {
     expect(openedBy(PANEL, css)).toBeUndefined();
   });
 
+  it('is opened by no class of another page', () => {
+    const css = '.panel { display: none } body.sign-in div { display: grid }';
+    expect(openedBy(PANEL, css)).toBeUndefined();
+  });
+
   it('is opened as a script does that a control names', () => {
     const body = '<a href="#w">Weather</a><div class="panel" id="w"><p class="words">W</p></div>';
     expect(openedBy(body, '.panel { display: none }')).toEqual(['div style=display: block']);

@@ -76,8 +76,11 @@ function granting(wish: Wish, element: ElementNode): MarkupChange[] {
 
 /** What makes a selector match an element, as far as one way through its ancestors and siblings goes. */
 function matching({ wishes, combinators }: WishedSelector, element: ElementNode): MarkupChange[] | undefined {
-  if (!couldBe(wishes.at(-1)!, element)) return undefined;
-  const changes = granting(wishes.at(-1)!, element);
+  const own = wishes.at(-1)!;
+  if (!couldBe(own, element)) return undefined;
+  const changes = granting(own, element);
+  // A class further up that is about all elements of a sort is about another page, and not about this one.
+  if (!changes.length && met({ ...own, tag: undefined }, element) === 0) return undefined;
   let node = element;
   for (let i = combinators.length - 1; i >= 0; i--) {
     const wish = wishes[i]!;

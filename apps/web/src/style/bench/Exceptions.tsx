@@ -1,13 +1,12 @@
-import { Box, Flex, Input } from '@chakra-ui/react';
 import type { Exception, Look } from '@retoque/core';
-import { useQuery } from '@tanstack/react-query';
-import { Trash2, UserRoundPlus } from 'lucide-react';
+import { UserRoundPlus } from 'lucide-react';
 import { useState } from 'react';
-import { engine } from '../../engine/engine';
 import type { ComponentRef } from '../../engine/protocol';
-import { refKey } from '../../engine/ref-key';
+import { late } from '../../shell/late';
 import { PopMenu } from '../../shell/PopMenu';
 import { Button } from '../../theme/Button';
+
+const ExceptionChoices = late(() => import('./ExceptionChoices'));
 
 /** Makes a few members of a part differ: one item of a menu, one card of three. */
 export function Exceptions({
@@ -29,30 +28,12 @@ export function Exceptions({
   onRemove: (exception: Exception) => void;
 }) {
   const [open, setOpen] = useState(false);
-  const [chosen, setChosen] = useState<readonly string[]>([]);
-  const [name, setName] = useState('');
-  const members = useQuery({
-    queryKey: ['engine', 'members', refKey(component), part],
-    enabled: open,
-    staleTime: Infinity,
-    queryFn: () => engine().members(component, part),
-  });
-  const list = members.data ?? [];
   const own = all.filter((exception) => exception.part === part);
-  const suggested = list
-    .filter((member) => chosen.includes(member.selector))
-    .map((member) => member.text)
-    .join(', ')
-    .slice(0, 60);
   if (reach < 2 && !own.length) return null;
   return (
     <PopMenu
       open={open}
-      onOpenChange={(next) => {
-        setOpen(next);
-        setChosen([]);
-        setName('');
-      }}
+      onOpenChange={setOpen}
       trigger={
         <Button variant="quiet" size="s" title={`Let one ${partLabel.toLowerCase()} differ from the rest`}>
           <UserRoundPlus aria-hidden="true" />
@@ -62,80 +43,17 @@ export function Exceptions({
       title={`${partLabel}: which differ from the rest?`}
       width="320px"
     >
-      <Box as="ul" listStyleType="none" mt="8px" maxHeight="240px" overflowY="auto">
-        {list.map((member) => (
-          <Box as="li" key={member.order}>
-            <Flex asChild gap="8px" alignItems="center" padding="3px 0" cursor="pointer">
-              <label>
-                <input
-                  type="checkbox"
-                  checked={chosen.includes(member.selector)}
-                  onChange={(event) =>
-                    setChosen(
-                      event.target.checked
-                        ? [...chosen, member.selector]
-                        : chosen.filter((selector) => selector !== member.selector),
-                    )
-                  }
-                />
-                <Box as="span" flex="1" overflow="hidden" textOverflow="ellipsis" whiteSpace="nowrap">
-                  {member.text}
-                </Box>
-                <Box
-                  as="span"
-                  fontFamily="mono"
-                  fontSize="11px"
-                  color="ink3"
-                  maxWidth="120px"
-                  overflow="hidden"
-                  textOverflow="ellipsis"
-                  whiteSpace="nowrap"
-                >
-                  {member.selector}
-                </Box>
-              </label>
-            </Flex>
-          </Box>
-        ))}
-      </Box>
-      <Flex gap="6px" mt="8px">
-        <Input
-          aria-label="Name of the exception"
-          placeholder={suggested || 'Name'}
-          value={name}
-          maxLength={200}
-          onChange={(event) => setName(event.target.value)}
-        />
-        <Button
-          variant="solid"
-          disabled={!chosen.length}
-          onClick={() => {
-            onAdd({ id: crypto.randomUUID(), name: name.trim() || suggested, part, members: [...chosen] });
+      {open ? (
+        <ExceptionChoices
+          component={component}
+          part={part}
+          own={own}
+          onAdd={(exception) => {
+            onAdd(exception);
             setOpen(false);
           }}
-        >
-          Add
-        </Button>
-      </Flex>
-      {own.length ? (
-        <Box borderTop="1px solid {colors.lineSoft}" mt="12px" pt="8px">
-          {own.map((exception) => (
-            <Flex key={exception.id} alignItems="center" gap="8px">
-              <Box flex="1">{exception.name}</Box>
-              <Box color="ink3" fontSize="12px">
-                {exception.members.length === 1 ? '1 member' : `${exception.members.length} members`}
-              </Box>
-              <Button
-                variant="quiet"
-                size="s"
-                aria-label={`Remove the exception ${exception.name}`}
-                onClick={() => onRemove(exception)}
-              >
-                <Trash2 aria-hidden="true" />
-              </Button>
-            </Flex>
-          ))}
-        </Box>
+          onRemove={onRemove}
+        />
       ) : null}
     </PopMenu>
   );

@@ -1,26 +1,19 @@
-import { Box, Flex, Input } from '@chakra-ui/react';
-import { boundsSchema, type Bounds } from '@retoque/contract';
+import type { Bounds } from '@retoque/contract';
 import { Settings2 } from 'lucide-react';
 import { useState } from 'react';
-import { useChangeSite } from '../../api/queries';
-import { Button } from '../../theme/Button';
+import { late } from '../../shell/late';
 import { PopMenu } from '../../shell/PopMenu';
+import { Button } from '../../theme/Button';
+
+const WidthsForm = late(() => import('./WidthsForm'));
 
 /** The widths up to which the medium and the narrow viewport's settings hold, for the whole site. */
 export function WidthsMenu({ siteId, bounds }: { siteId: string; bounds: Bounds }) {
   const [open, setOpen] = useState(false);
-  const [typed, setTyped] = useState({ medium: String(bounds.medium), narrow: String(bounds.narrow) });
-  const change = useChangeSite(siteId);
-  const read = boundsSchema.safeParse({ medium: Number(typed.medium), narrow: Number(typed.narrow) });
-  const problem = read.success ? change.error?.message : read.error.issues[0]?.message;
   return (
     <PopMenu
       open={open}
-      onOpenChange={(next) => {
-        setOpen(next);
-        setTyped({ medium: String(bounds.medium), narrow: String(bounds.narrow) });
-        change.reset();
-      }}
+      onOpenChange={setOpen}
       trigger={
         <Button variant="quiet" size="icon" aria-label="Widths of this site" title="Widths of this site">
           <Settings2 aria-hidden="true" />
@@ -29,42 +22,7 @@ export function WidthsMenu({ siteId, bounds }: { siteId: string; bounds: Bounds 
       title="Widths of this site"
       width="270px"
     >
-      <form
-        onSubmit={(event) => {
-          event.preventDefault();
-          if (!read.success) return;
-          change.mutate({ bounds: { from: bounds, to: read.data } }, { onSuccess: () => setOpen(false) });
-        }}
-      >
-        <Box color="ink2" fontSize="12.5px" mt="2px" mb="10px">
-          What is set for a viewport holds up to its width, in pixels.
-        </Box>
-        {(['medium', 'narrow'] as const).map((name) => (
-          <Flex key={name} asChild alignItems="center" gap="8px" mb="6px">
-            <label>
-              <Box as="span" width="64px">
-                {name === 'medium' ? 'Medium' : 'Narrow'}
-              </Box>
-              <Input
-                inputMode="numeric"
-                aria-label={`${name === 'medium' ? 'Medium' : 'Narrow'}, up to`}
-                value={typed[name]}
-                onChange={(event) => setTyped({ ...typed, [name]: event.target.value })}
-              />
-            </label>
-          </Flex>
-        ))}
-        {problem ? (
-          <Box role="alert" color="short" fontSize="12.5px" mb="6px">
-            {problem}
-          </Box>
-        ) : null}
-        <Flex justifyContent="flex-end" mt="8px">
-          <Button type="submit" variant="solid" size="s" disabled={!read.success || change.isPending}>
-            Use these widths
-          </Button>
-        </Flex>
-      </form>
+      {open ? <WidthsForm siteId={siteId} bounds={bounds} onDone={() => setOpen(false)} /> : null}
     </PopMenu>
   );
 }

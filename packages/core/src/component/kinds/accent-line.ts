@@ -1,5 +1,5 @@
 import { textOf } from '../../tree/tree.js';
-import type { Kind } from '../kind.js';
+import type { Kind, Signs, Starter } from '../kind.js';
 import type { ElementStyle } from '../../css/cascade/element-style.js';
 import { paints } from '../shape.js';
 import { hasClass, isHtml } from '../signs.js';
@@ -63,15 +63,20 @@ export const ACCENT_LINE: Kind = {
     },
   ],
   demands: [],
+};
+
+export const ACCENT_LINE_STARTER: Starter = {
+  html: '<hr class="rq-line">',
+  css: '.rq-line { border: 0; height: 3px; width: 4rem; margin: 1rem 0; background: #1f4e5f; transition: width .3s ease-in-out }\n.rq-line:hover { width: 8rem }',
+};
+
+export const ACCENT_LINE_SIGNS: Signs = {
+  kind: ACCENT_LINE,
   recognise(element, page) {
     if (isHtml(element, 'hr')) return 0.7;
     if (!isHtml(element, 'span', 'div', 'i', 'h2', 'h3', 'p')) return 0;
     const isDrawn = () => paints(page.of(element)) || PSEUDO.some((pseudo) => drawsLine(page.of(element, pseudo)));
     if (hasClass(element, NAMED) && isDrawn()) return textOf(element) === '' ? 0.8 : 0.65;
     return textOf(element) === '' && !element.children.length && isThin(page.of(element)) ? 0.6 : 0;
-  },
-  starter: {
-    html: '<hr class="rq-line">',
-    css: '.rq-line { border: 0; height: 3px; width: 4rem; margin: 1rem 0; background: #1f4e5f; transition: width .3s ease-in-out }\n.rq-line:hover { width: 8rem }',
   },
 };

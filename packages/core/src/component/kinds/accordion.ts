@@ -1,5 +1,5 @@
 import type { ElementNode } from '../../tree/tree.js';
-import { textDemand, type Kind } from '../kind.js';
+import { textDemand, type Kind, type Signs, type Starter } from '../kind.js';
 import { BOX_ROWS, ICON_ROWS, TARGET_ROWS } from '../rows.js';
 import { find, isHeading, isHtml, isInside } from '../signs.js';
 
@@ -50,15 +50,20 @@ export const ACCORDION: Kind = {
     },
   ],
   demands: [textDemand('header', 'Header on background'), textDemand('body', 'Body on background')],
+};
+
+export const ACCORDION_STARTER: Starter = {
+  html: '<div class="rq-accordion"><details><summary>May I bring a dog?</summary><p>Yes, free of charge.</p></details><details><summary>And a piano?</summary><p>Ask the crew.</p></details></div>',
+  css: '.rq-accordion summary { padding: .8em 1em; cursor: pointer; background: #e4e9ea; color: #14262c }\n.rq-accordion summary:hover { background: #d3dbdd }\n.rq-accordion summary:focus-visible { outline: 2px solid #1f4e5f }\n.rq-accordion details > :not(summary) { padding: 0 1em }',
+};
+
+export const ACCORDION_SIGNS: Signs = {
+  kind: ACCORDION,
   recognise(element) {
     if (!isHtml(element, 'div', 'section', 'ul', 'dl')) return 0;
     const sections = element.children.filter(
       (child) => isSection(child) || child.children.some((inner) => isSection(inner) && !isHtml(inner, 'details')),
     );
     return sections.length >= 2 && !isInside(element, isSection) ? 0.9 : 0;
-  },
-  starter: {
-    html: '<div class="rq-accordion"><details><summary>May I bring a dog?</summary><p>Yes, free of charge.</p></details><details><summary>And a piano?</summary><p>Ask the crew.</p></details></div>',
-    css: '.rq-accordion summary { padding: .8em 1em; cursor: pointer; background: #e4e9ea; color: #14262c }\n.rq-accordion summary:hover { background: #d3dbdd }\n.rq-accordion summary:focus-visible { outline: 2px solid #1f4e5f }\n.rq-accordion details > :not(summary) { padding: 0 1em }',
   },
 };

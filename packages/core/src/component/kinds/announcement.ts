@@ -1,4 +1,4 @@
-import { textDemand, type Kind } from '../kind.js';
+import { textDemand, type Kind, type Signs, type Starter } from '../kind.js';
 import { BOX_ROWS, ICON_ROWS, MESSAGE_ROWS, TARGET_ROWS } from '../rows.js';
 import { COOKIE, isCalled, isFieldElement, isHtml, find, isInside, roleOf } from '../signs.js';
 import { POINTED } from '../states.js';
@@ -77,6 +77,16 @@ export const ANNOUNCEMENT: Kind = {
     { name: 'arrow', label: 'Arrows against background', part: 'arrow', criterion: '1.4.11', of: 'icon' },
     { name: 'close', label: 'Close against background', part: 'close', criterion: '1.4.11', of: 'icon' },
   ],
+};
+
+export const ANNOUNCEMENT_STARTER: Starter = {
+  html: '<aside class="rq-announcement" aria-label="Announcement"><p>Closed on Monday. <a href="#">Opening hours</a></p><button type="button" aria-label="Close">×</button></aside>',
+  css: '.rq-announcement { display: flex; gap: 1em; align-items: center; justify-content: center; padding: .6em 1em; background: #1f4e5f; color: #fff }\n.rq-announcement p { margin: 0 }\n.rq-announcement a { color: inherit }\n.rq-announcement button { border: 0; background: none; color: inherit; font-size: 1.2em; cursor: pointer }\n.rq-announcement :is(a, button):focus-visible { outline: 2px solid currentColor; outline-offset: 2px }',
+  needs: 'Closing needs a script that removes it and remembers so.',
+};
+
+export const ANNOUNCEMENT_SIGNS: Signs = {
+  kind: ANNOUNCEMENT,
   recognise(element, page) {
     if (!isHtml(element, 'aside', 'div', 'section', 'p')) return 0;
     if (isCalled(element, COOKIE) || textLength(element) > LONGEST || !textLength(element)) return 0;
@@ -85,10 +95,5 @@ export const ANNOUNCEMENT: Kind = {
     if (find(element, isFieldElement)) return 0;
     if (isNamed(element)) return 0.9;
     return isMessage(element, page) || isStrip(element, page) ? 0.8 : 0;
-  },
-  starter: {
-    html: '<aside class="rq-announcement" aria-label="Announcement"><p>Closed on Monday. <a href="#">Opening hours</a></p><button type="button" aria-label="Close">×</button></aside>',
-    css: '.rq-announcement { display: flex; gap: 1em; align-items: center; justify-content: center; padding: .6em 1em; background: #1f4e5f; color: #fff }\n.rq-announcement p { margin: 0 }\n.rq-announcement a { color: inherit }\n.rq-announcement button { border: 0; background: none; color: inherit; font-size: 1.2em; cursor: pointer }\n.rq-announcement :is(a, button):focus-visible { outline: 2px solid currentColor; outline-offset: 2px }',
-    needs: 'Closing needs a script that removes it and remembers so.',
   },
 };

@@ -17,9 +17,4 @@ export const BLOCK: Kind = {
     },
   ],
   demands: [],
-  recognise: () => 0,
-  starter: {
-    html: '<div class="rq-block"><h2>Before you travel</h2><p>Boarding ends ten minutes before sailing.</p></div>',
-    css: '.rq-block { padding: 1.4em; border: 1px solid #b9c3c6; border-radius: 10px; background: #fff; color: #14262c }',
-  },
 };

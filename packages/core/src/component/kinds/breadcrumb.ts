@@ -1,4 +1,4 @@
-import { textDemand, type Kind } from '../kind.js';
+import { textDemand, type Kind, type Signs, type Starter } from '../kind.js';
 import { BOX_ROWS, TARGET_ROWS } from '../rows.js';
 import type { StyledPage } from '../../css/cascade/page-styles.js';
 import { readableText, type ElementNode } from '../../tree/tree.js';
@@ -66,6 +66,15 @@ export const BREADCRUMB: Kind = {
     },
   ],
   demands: [textDemand('link', 'Link on background'), textDemand('last', 'Last item on background')],
+};
+
+export const BREADCRUMB_STARTER: Starter = {
+  html: '<nav class="rq-crumbs" aria-label="Breadcrumb"><ol><li><a href="#">Start</a></li><li aria-current="page">Here</li></ol></nav>',
+  css: '.rq-crumbs ol { list-style: none; display: flex; gap: .5em; margin: 0; padding: .6em 0 }\n.rq-crumbs li + li::before { content: "/"; margin-right: .5em }\n.rq-crumbs a { color: #1f4e5f }\n.rq-crumbs a:focus-visible { outline: 2px solid currentColor; outline-offset: 2px }',
+};
+
+export const BREADCRUMB_SIGNS: Signs = {
+  kind: BREADCRUMB,
   recognise(element, page) {
     if (!isNav(element) && !isHtml(element, 'ol', 'ul', 'div', 'p')) return 0;
     const isOne = (node: ElementNode) => isCalled(node, CRUMBS) || isTrail(node, page);
@@ -73,8 +82,4 @@ export const BREADCRUMB: Kind = {
     return isCalled(element, CRUMBS) ? 1 : isTrail(element, page) ? 0.96 : 0;
   },
   named: () => 'Breadcrumb',
-  starter: {
-    html: '<nav class="rq-crumbs" aria-label="Breadcrumb"><ol><li><a href="#">Start</a></li><li aria-current="page">Here</li></ol></nav>',
-    css: '.rq-crumbs ol { list-style: none; display: flex; gap: .5em; margin: 0; padding: .6em 0 }\n.rq-crumbs li + li::before { content: "/"; margin-right: .5em }\n.rq-crumbs a { color: #1f4e5f }\n.rq-crumbs a:focus-visible { outline: 2px solid currentColor; outline-offset: 2px }',
-  },
 };

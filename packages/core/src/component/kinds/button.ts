@@ -1,5 +1,5 @@
 import { inputType, isLink } from '../../css/selector/form-state.js';
-import type { Kind } from '../kind.js';
+import type { Kind, Signs, Starter } from '../kind.js';
 import { textDemand } from '../kind.js';
 import { ICON_ROWS, TARGET_ROWS } from '../rows.js';
 import type { ElementStyle } from '../../css/cascade/element-style.js';
@@ -45,6 +45,15 @@ export const BUTTON: Kind = {
     { ...textDemand('button'), name: 'label' },
     { name: 'icon', label: 'Icon against background', part: 'icon', criterion: '1.4.11', of: 'icon' },
   ],
+};
+
+export const BUTTON_STARTER: Starter = {
+  html: '<button type="button" class="rq-button">Book now</button>',
+  css: '.rq-button { font: 600 1rem/1.25 inherit; padding: .75em 1.4em; border: 2px solid transparent; border-radius: 6px; background: #1f4e5f; color: #fff; cursor: pointer; transition: background-color .2s ease-in-out, color .2s ease-in-out }\n.rq-button:hover { background: #163944 }\n.rq-button:focus-visible { outline: 3px solid #1f4e5f; outline-offset: 2px }\n.rq-button:active { background: #0f2831 }\n.rq-button:disabled { opacity: .55; cursor: not-allowed }',
+};
+
+export const BUTTON_SIGNS: Signs = {
+  kind: BUTTON,
   recognise(element, page) {
     if (element.namespace !== 'html') return 0;
     if (element.name === 'button') return 1;
@@ -65,9 +74,5 @@ export const BUTTON: Kind = {
     const boxed = ['inline-block', 'inline-flex', 'flex', 'block', 'grid'].includes(style.text('display'));
     const sized = ['width', 'height'].every((side) => (style.toPx(style.text(side)) ?? 0) >= 20);
     return boxed && (hasRoom(style) || sized) && !isUnderlinedOnly(style) ? 0.7 : 0;
-  },
-  starter: {
-    html: '<button type="button" class="rq-button">Book now</button>',
-    css: '.rq-button { font: 600 1rem/1.25 inherit; padding: .75em 1.4em; border: 2px solid transparent; border-radius: 6px; background: #1f4e5f; color: #fff; cursor: pointer; transition: background-color .2s ease-in-out, color .2s ease-in-out }\n.rq-button:hover { background: #163944 }\n.rq-button:focus-visible { outline: 3px solid #1f4e5f; outline-offset: 2px }\n.rq-button:active { background: #0f2831 }\n.rq-button:disabled { opacity: .55; cursor: not-allowed }',
   },
 };

@@ -1,4 +1,4 @@
-import { textDemand, type Kind, type Part } from '../kind.js';
+import { textDemand, type Kind, type Signs, type Part, type Starter } from '../kind.js';
 import { BOX_ROWS, ICON_ROWS, MESSAGE_ROWS, TARGET_ROWS } from '../rows.js';
 import { find, hasClass, isHeading, isHtml, isInside } from '../signs.js';
 import { cardsOn, LONGEST_CARD, textLength } from '../shape.js';
@@ -67,6 +67,15 @@ export const CARD: Kind = {
   ],
   claims: true,
   mayHold: ['form', 'announcement', 'tabs', 'accordion', 'progress', 'pagination', 'countdown', 'ticker', 'dialog'],
+};
+
+export const CARD_STARTER: Starter = {
+  html: '<article class="rq-card"><h3>Outer isles</h3><p>Fifty minutes to the lighthouse.</p><a href="#">Times</a></article>',
+  css: '.rq-card { padding: 1.4em; border: 1px solid #b9c3c6; border-radius: 10px; background: #fff; color: #14262c; transition: background-color .25s ease-in-out, color .25s ease-in-out }\n.rq-card:hover { background: #0f2831; color: #fff }\n.rq-card :is(h3, a) { color: inherit }',
+};
+
+export const CARD_SIGNS: Signs = {
+  kind: CARD,
   rowOf: (root, page) => cardsOn(page).get(root),
   recognise(element, page) {
     if (cardsOn(page).has(element)) return 0.9;
@@ -74,9 +83,5 @@ export const CARD: Kind = {
     if (!hasClass(element, NAMED) || hasClass(element, PIECE) || textLength(element) > LONGEST_CARD) return 0;
     if (isInside(element, (node) => hasClass(node, NAMED) && !hasClass(node, PIECE))) return 0;
     return find(element, (node) => isHeading(node) || isHtml(node, 'p', 'img')) ? 0.93 : 0;
-  },
-  starter: {
-    html: '<article class="rq-card"><h3>Outer isles</h3><p>Fifty minutes to the lighthouse.</p><a href="#">Times</a></article>',
-    css: '.rq-card { padding: 1.4em; border: 1px solid #b9c3c6; border-radius: 10px; background: #fff; color: #14262c; transition: background-color .25s ease-in-out, color .25s ease-in-out }\n.rq-card:hover { background: #0f2831; color: #fff }\n.rq-card :is(h3, a) { color: inherit }',
   },
 };

@@ -1,4 +1,4 @@
-import { textDemand, type Kind, type Part } from '../kind.js';
+import { textDemand, type Kind, type Signs, type Part, type Starter } from '../kind.js';
 import { BOX_ROWS, MESSAGE_ROWS, TARGET_ROWS } from '../rows.js';
 import type { StyledPage } from '../../css/cascade/page-styles.js';
 import { readableText, type ElementNode } from '../../tree/tree.js';
@@ -99,6 +99,16 @@ export const COOKIE_NOTICE: Kind = {
     textDemand('save', 'Save on background'),
     textDemand('reopen', 'Reopening control on background'),
   ],
+};
+
+export const COOKIE_NOTICE_STARTER: Starter = {
+  html: '<section class="rq-cookies" aria-label="Cookies"><p>May we count visits?</p><button type="button" class="accept">Accept</button><button type="button" class="refuse">Refuse</button></section>',
+  css: '.rq-cookies { position: fixed; inset: auto 1rem 1rem; max-width: 28rem; padding: 1.2rem; border-radius: 10px; background: #0f2831; color: #fff }\n.rq-cookies button { padding: .6em 1.1em; border: 2px solid #fff; border-radius: 6px; background: #fff; color: #0f2831; cursor: pointer }\n.rq-cookies .refuse { background: transparent; color: #fff }\n.rq-cookies button:focus-visible { outline: 3px solid #fff; outline-offset: 2px }',
+  needs: 'Keeping the choice and closing the notice need a script.',
+};
+
+export const COOKIE_NOTICE_SIGNS: Signs = {
+  kind: COOKIE_NOTICE,
   recognise(element, page) {
     if (!isHtml(element, 'div', 'section', 'aside', 'dialog', 'form')) return 0;
     if (!find(element, isButtonElement)) return 0;
@@ -106,9 +116,4 @@ export const COOKIE_NOTICE: Kind = {
     return isNotice(element, page) ? 1 : 0;
   },
   named: () => 'Cookie notice',
-  starter: {
-    html: '<section class="rq-cookies" aria-label="Cookies"><p>May we count visits?</p><button type="button" class="accept">Accept</button><button type="button" class="refuse">Refuse</button></section>',
-    css: '.rq-cookies { position: fixed; inset: auto 1rem 1rem; max-width: 28rem; padding: 1.2rem; border-radius: 10px; background: #0f2831; color: #fff }\n.rq-cookies button { padding: .6em 1.1em; border: 2px solid #fff; border-radius: 6px; background: #fff; color: #0f2831; cursor: pointer }\n.rq-cookies .refuse { background: transparent; color: #fff }\n.rq-cookies button:focus-visible { outline: 3px solid #fff; outline-offset: 2px }',
-    needs: 'Keeping the choice and closing the notice need a script.',
-  },
 };

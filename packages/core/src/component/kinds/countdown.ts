@@ -1,5 +1,5 @@
 import type { ElementNode } from '../../tree/tree.js';
-import { textDemand, type Kind } from '../kind.js';
+import { textDemand, type Kind, type Signs, type Starter } from '../kind.js';
 import { BOX_ROWS, MESSAGE_ROWS } from '../rows.js';
 import { countdownsOn } from '../time-units.js';
 import { isCalled, isHtml, isInside, roleOf } from '../signs.js';
@@ -54,15 +54,20 @@ export const COUNTDOWN: Kind = {
     textDemand('digits', 'Digits on ground'),
     textDemand('unit', 'Units on ground'),
   ],
+};
+
+export const COUNTDOWN_STARTER: Starter = {
+  html: '<div class="rq-countdown" role="timer"><h3>Next boat</h3><span class="digit">12</span> <small>minutes</small></div>',
+  css: '.rq-countdown { padding: 1.2em; border-radius: 10px; background: #0f2831; color: #fff }\n.rq-countdown h3 { margin: 0 0 .4em }\n.rq-countdown .digit { font-size: 2.4em; font-variant-numeric: tabular-nums }',
+  needs: 'Counting needs a script.',
+};
+
+export const COUNTDOWN_SIGNS: Signs = {
+  kind: COUNTDOWN,
   recognise: (element, page) =>
     isHtml(element, 'div', 'section', 'aside', 'ul', 'p') && isOne(element) && !isInside(element, isOne)
       ? 0.95
       : countdownsOn(page).has(element) && !isInside(element, isOne)
         ? 0.9
         : 0,
-  starter: {
-    html: '<div class="rq-countdown" role="timer"><h3>Next boat</h3><span class="digit">12</span> <small>minutes</small></div>',
-    css: '.rq-countdown { padding: 1.2em; border-radius: 10px; background: #0f2831; color: #fff }\n.rq-countdown h3 { margin: 0 0 .4em }\n.rq-countdown .digit { font-size: 2.4em; font-variant-numeric: tabular-nums }',
-    needs: 'Counting needs a script.',
-  },
 };

@@ -1,5 +1,5 @@
 import { textOf, type ElementNode } from '../../tree/tree.js';
-import { textDemand, type Kind, type Part } from '../kind.js';
+import { textDemand, type Kind, type Signs, type Part, type Starter } from '../kind.js';
 import { BOX_ROWS, MESSAGE_ROWS, TARGET_ROWS } from '../rows.js';
 import {
   COOKIE,
@@ -135,6 +135,15 @@ export const FORM: Kind = {
     ...FORM_PARTS,
   ],
   demands: FORM_DEMANDS,
+};
+
+export const FORM_STARTER: Starter = {
+  html: '<form class="rq-form"><label for="rq-name">Name</label><input id="rq-name" name="name" placeholder="Your name"><button>Send</button></form>',
+  css: '.rq-form { display: grid; gap: .6em; padding: 1.5em; border: 1px solid #b9c3c6; border-radius: 10px; background: #fff; color: #14262c }\n.rq-form input { font: inherit; padding: .6em .8em; border: 1px solid #5d7278; border-radius: 6px }\n.rq-form input::placeholder { color: #5d7278 }\n.rq-form input:focus-visible { outline: 3px solid #1f4e5f; outline-offset: 1px }\n.rq-form input:user-invalid { border-color: #a3271b }\n.rq-form button { padding: .7em 1.4em; border: 0; border-radius: 6px; background: #1f4e5f; color: #fff }',
+};
+
+export const FORM_SIGNS: Signs = {
+  kind: FORM,
   recognise(element, page) {
     if (!isHtml(element, 'form') && roleOf(element) !== 'form') return looseFormsOn(page).has(element) ? 0.8 : 0;
     if (isInside(element, (node) => isHtml(node, 'dialog') || roleOf(node) === 'dialog' || isCalled(node, COOKIE)))
@@ -146,10 +155,6 @@ export const FORM: Kind = {
     return count(element, isFieldElement) > 0 ? 0.9 : 0;
   },
   named: (root) => headingText(root) ?? precedingHeading(root),
-  starter: {
-    html: '<form class="rq-form"><label for="rq-name">Name</label><input id="rq-name" name="name" placeholder="Your name"><button>Send</button></form>',
-    css: '.rq-form { display: grid; gap: .6em; padding: 1.5em; border: 1px solid #b9c3c6; border-radius: 10px; background: #fff; color: #14262c }\n.rq-form input { font: inherit; padding: .6em .8em; border: 1px solid #5d7278; border-radius: 6px }\n.rq-form input::placeholder { color: #5d7278 }\n.rq-form input:focus-visible { outline: 3px solid #1f4e5f; outline-offset: 1px }\n.rq-form input:user-invalid { border-color: #a3271b }\n.rq-form button { padding: .7em 1.4em; border: 0; border-radius: 6px; background: #1f4e5f; color: #fff }',
-  },
 };
 
 /** The heading that stands before an element in the same section. */

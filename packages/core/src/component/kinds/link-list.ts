@@ -1,5 +1,5 @@
 import type { ElementNode } from '../../tree/tree.js';
-import { textDemand, type Kind } from '../kind.js';
+import { textDemand, type Kind, type Signs, type Starter } from '../kind.js';
 import { ICON_ROWS, MESSAGE_ROWS, TARGET_ROWS } from '../rows.js';
 import { CRUMBS, hasClass, headingText, isCalled, isHtml, isInside, isNav, PAGES } from '../signs.js';
 import { linkItems, textLength } from '../shape.js';
@@ -17,7 +17,6 @@ export const LINK_LIST: Kind = {
   label: 'Link list',
   plural: 'link lists',
   claims: true,
-  sort: (root) => (textLength(root) ? 'words' : 'pictures'),
   parts: [
     {
       name: 'list',
@@ -48,6 +47,16 @@ export const LINK_LIST: Kind = {
     textDemand('link', 'Link on background'),
     { name: 'icon', label: 'Icon against background', part: 'icon', criterion: '1.4.11', of: 'icon' },
   ],
+};
+
+export const LINK_LIST_STARTER: Starter = {
+  html: '<ul class="rq-links"><li><a href="#">First</a></li><li><a href="#">Second</a></li></ul>',
+  css: '.rq-links { list-style: none; margin: 0; padding: 0; display: grid; gap: .5em }\n.rq-links a { color: #1f4e5f }\n.rq-links a:hover { color: #0f2831 }\n.rq-links a:focus-visible { outline: 2px solid currentColor; outline-offset: 2px }',
+};
+
+export const LINK_LIST_SIGNS: Signs = {
+  kind: LINK_LIST,
+  sort: (root) => (textLength(root) ? 'words' : 'pictures'),
   recognise(element) {
     if (isNav(element)) {
       const isFooter =
@@ -73,8 +82,4 @@ export const LINK_LIST: Kind = {
       : 0.6;
   },
   named: (root) => (hasClass(root, /social/i) ? 'Social icons' : headingText(root)),
-  starter: {
-    html: '<ul class="rq-links"><li><a href="#">First</a></li><li><a href="#">Second</a></li></ul>',
-    css: '.rq-links { list-style: none; margin: 0; padding: 0; display: grid; gap: .5em }\n.rq-links a { color: #1f4e5f }\n.rq-links a:hover { color: #0f2831 }\n.rq-links a:focus-visible { outline: 2px solid currentColor; outline-offset: 2px }',
-  },
 };

@@ -1,4 +1,4 @@
-import { textDemand, type Kind } from '../kind.js';
+import { textDemand, type Kind, type Signs, type Starter } from '../kind.js';
 import { BOX_ROWS, TARGET_ROWS } from '../rows.js';
 import { descendants, readableText, type ElementNode } from '../../tree/tree.js';
 import { textLength } from '../shape.js';
@@ -50,6 +50,15 @@ export const PAGINATION: Kind = {
     },
   ],
   demands: [textDemand('link', 'Page on background'), textDemand('step', 'Step on background')],
+};
+
+export const PAGINATION_STARTER: Starter = {
+  html: '<nav class="rq-pages" aria-label="Pagination"><ul><li><a href="#" aria-current="page">1</a></li><li><a href="#">2</a></li></ul></nav>',
+  css: '.rq-pages ul { display: flex; gap: .25em; list-style: none; margin: 0; padding: 0 }\n.rq-pages a { padding: .5em .9em; border-radius: 6px; color: #1f4e5f; text-decoration: none }\n.rq-pages a:hover { background: #e4e9ea }\n.rq-pages a[aria-current] { background: #1f4e5f; color: #fff }\n.rq-pages a:focus-visible { outline: 2px solid #1f4e5f; outline-offset: 2px }',
+};
+
+export const PAGINATION_SIGNS: Signs = {
+  kind: PAGINATION,
   recognise(element) {
     if (!isPlace(element) || isInside(element, isNamed)) return 0;
     if (isNamed(element)) return 1;
@@ -57,8 +66,4 @@ export const PAGINATION: Kind = {
     return isNumbered(element) && !element.children.some((child) => isPlace(child) && isNumbered(child)) ? 0.96 : 0;
   },
   named: () => 'Pagination',
-  starter: {
-    html: '<nav class="rq-pages" aria-label="Pagination"><ul><li><a href="#" aria-current="page">1</a></li><li><a href="#">2</a></li></ul></nav>',
-    css: '.rq-pages ul { display: flex; gap: .25em; list-style: none; margin: 0; padding: 0 }\n.rq-pages a { padding: .5em .9em; border-radius: 6px; color: #1f4e5f; text-decoration: none }\n.rq-pages a:hover { background: #e4e9ea }\n.rq-pages a[aria-current] { background: #1f4e5f; color: #fff }\n.rq-pages a:focus-visible { outline: 2px solid #1f4e5f; outline-offset: 2px }',
-  },
 };

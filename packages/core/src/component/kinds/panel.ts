@@ -1,4 +1,4 @@
-import { textDemand, type Kind } from '../kind.js';
+import { textDemand, type Kind, type Signs, type Starter } from '../kind.js';
 import { BOX_ROWS, MESSAGE_ROWS } from '../rows.js';
 import type { StyledPage } from '../../css/cascade/page-styles.js';
 import type { ElementNode } from '../../tree/tree.js';
@@ -48,6 +48,15 @@ export const PANEL: Kind = {
     },
   ],
   demands: [textDemand('heading', 'Heading on its ground'), textDemand('body', 'Body on its ground')],
+};
+
+export const PANEL_STARTER: Starter = {
+  html: '<section class="rq-panel"><h3>Good to know</h3><div class="body">Dogs travel free.</div></section>',
+  css: '.rq-panel { border: 1px solid #b9c3c6; border-radius: 10px; overflow: hidden }\n.rq-panel > h3 { margin: 0; padding: .8em 1.2em; background: #1f4e5f; color: #fff }\n.rq-panel > .body { padding: 1.2em; background: #fff; color: #14262c }',
+};
+
+export const PANEL_SIGNS: Signs = {
+  kind: PANEL,
   recognise(element, page) {
     if (!isHtml(element, 'div', 'section', 'aside', 'article')) return 0;
     if (!hasClass(element, NAMED) && !isBoxed(element, page)) return 0;
@@ -60,9 +69,5 @@ export const PANEL: Kind = {
         isHtml(first, 'header') ||
         hasClass(first, /head|title/i));
     return headed && element.children.length > 1 ? 0.8 : 0;
-  },
-  starter: {
-    html: '<section class="rq-panel"><h3>Good to know</h3><div class="body">Dogs travel free.</div></section>',
-    css: '.rq-panel { border: 1px solid #b9c3c6; border-radius: 10px; overflow: hidden }\n.rq-panel > h3 { margin: 0; padding: .8em 1.2em; background: #1f4e5f; color: #fff }\n.rq-panel > .body { padding: 1.2em; background: #fff; color: #14262c }',
   },
 };

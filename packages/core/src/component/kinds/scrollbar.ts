@@ -1,4 +1,4 @@
-import type { Kind, Part } from '../kind.js';
+import type { Kind, Signs, Part, Starter } from '../kind.js';
 import type { StyledPage } from '../../css/cascade/page-styles.js';
 import type { ElementNode } from '../../tree/tree.js';
 import { isHtml } from '../signs.js';
@@ -74,6 +74,15 @@ export const SCROLLBAR: Kind = {
   demands: [
     { name: 'thumb', label: 'Thumb against track', part: 'thumb', criterion: '1.4.11', of: 'ground', against: 'track' },
   ],
+};
+
+export const SCROLLBAR_STARTER: Starter = {
+  html: '<div class="rq-scroll" tabindex="0">A box that scrolls.</div>',
+  css: '.rq-scroll { overflow: auto; max-height: 12rem }\n.rq-scroll::-webkit-scrollbar { width: 16px }\n.rq-scroll::-webkit-scrollbar-track { background: #e4e9ea }\n.rq-scroll::-webkit-scrollbar-thumb { background: #5d7278; border-radius: 8px }',
+};
+
+export const SCROLLBAR_SIGNS: Signs = {
+  kind: SCROLLBAR,
   recognise(element, page) {
     if (isHtml(element, 'html')) return 0.9;
     if (!isHtml(element, 'div', 'section', 'aside', 'main', 'ul', 'ol', 'pre', 'nav')) return 0;
@@ -82,8 +91,4 @@ export const SCROLLBAR: Kind = {
     return (scrolls('overflow-y') || scrolls('overflow-x')) && isStyled(element, page) ? 0.8 : 0;
   },
   named: (root) => (isHtml(root, 'html') ? 'Scrollbar' : undefined),
-  starter: {
-    html: '<div class="rq-scroll" tabindex="0">A box that scrolls.</div>',
-    css: '.rq-scroll { overflow: auto; max-height: 12rem }\n.rq-scroll::-webkit-scrollbar { width: 16px }\n.rq-scroll::-webkit-scrollbar-track { background: #e4e9ea }\n.rq-scroll::-webkit-scrollbar-thumb { background: #5d7278; border-radius: 8px }',
-  },
 };

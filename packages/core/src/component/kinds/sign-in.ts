@@ -1,5 +1,5 @@
 import type { ElementNode } from '../../tree/tree.js';
-import { textDemand, type Kind } from '../kind.js';
+import { textDemand, type Kind, type Signs, type Starter } from '../kind.js';
 import { BOX_ROWS, TARGET_ROWS } from '../rows.js';
 import { count, find, isFieldElement, isHtml, isInside, isNav, isPassword } from '../signs.js';
 import { POINTED } from '../states.js';
@@ -60,6 +60,15 @@ export const SIGN_IN: Kind = {
     },
   ],
   demands: [...FORM_DEMANDS.filter((demand) => USED.has(demand.part)), textDemand('links', 'Links on page ground')],
+};
+
+export const SIGN_IN_STARTER: Starter = {
+  html: '<main class="rq-sign-in"><form><label for="rq-user">Name</label><input id="rq-user" name="user"><label for="rq-pass">Password</label><input id="rq-pass" name="pass" type="password"><button>Sign in</button></form><a href="#">Back to the site</a></main>',
+  css: '.rq-sign-in { min-height: 100vh; display: grid; place-content: center; gap: 1em; background: linear-gradient(#163944, #1f4e5f); color: #fff }\n.rq-sign-in form { display: grid; gap: .5em; padding: 2em; border-radius: 12px; background: #fff; color: #14262c }\n.rq-sign-in a { color: #fff }',
+};
+
+export const SIGN_IN_SIGNS: Signs = {
+  kind: SIGN_IN,
   recognise(element) {
     if (!isHtml(element, 'body', 'main', 'section', 'div') || !find(element, asksForPassword)) return 0;
     if (!isHtml(element, 'body'))
@@ -67,10 +76,6 @@ export const SIGN_IN: Kind = {
     return isAlone(element) ? 0.95 : 0;
   },
   named: (root) => (find(root, isPassword) ? 'Sign-in page' : undefined),
-  starter: {
-    html: '<main class="rq-sign-in"><form><label for="rq-user">Name</label><input id="rq-user" name="user"><label for="rq-pass">Password</label><input id="rq-pass" name="pass" type="password"><button>Sign in</button></form><a href="#">Back to the site</a></main>',
-    css: '.rq-sign-in { min-height: 100vh; display: grid; place-content: center; gap: 1em; background: linear-gradient(#163944, #1f4e5f); color: #fff }\n.rq-sign-in form { display: grid; gap: .5em; padding: 2em; border-radius: 12px; background: #fff; color: #14262c }\n.rq-sign-in a { color: #fff }',
-  },
 };
 
 /** A page with neither a menu nor much else, so that its whole ground belongs to signing in. */

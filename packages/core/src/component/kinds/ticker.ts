@@ -1,5 +1,5 @@
 import type { ElementNode } from '../../tree/tree.js';
-import { textDemand, type Kind } from '../kind.js';
+import { textDemand, type Kind, type Signs, type Starter } from '../kind.js';
 import { BOX_ROWS, MESSAGE_ROWS, TARGET_ROWS } from '../rows.js';
 import type { StyledPage } from '../../css/cascade/page-styles.js';
 import { textLength } from '../shape.js';
@@ -69,13 +69,18 @@ export const TICKER: Kind = {
     { name: 'link', label: 'Link', find: [':scope a'], states: POINTED, first: TARGET_ROWS },
   ],
   demands: [textDemand('item', 'Items on ground'), textDemand('link', 'Link on ground')],
+};
+
+export const TICKER_STARTER: Starter = {
+  html: '<div class="rq-ticker"><ul><li>Seals seen at the lighthouse</li><li>Bicycles travel free</li></ul></div>',
+  css: '.rq-ticker { overflow: hidden; background: #0f2831; color: #fff }\n.rq-ticker ul { display: flex; gap: 2em; list-style: none; margin: 0; padding: .7em 1em }\n.rq-ticker li + li::before { content: "•"; margin-right: 2em }',
+};
+
+export const TICKER_SIGNS: Signs = {
+  kind: TICKER,
   recognise(element, page) {
     if (!isHtml(element) || isHtml(element, 'body', 'html') || isInside(element, isOne)) return 0;
     if (isOne(element)) return 0.95;
     return runs(element, page) ? 0.85 : 0;
-  },
-  starter: {
-    html: '<div class="rq-ticker"><ul><li>Seals seen at the lighthouse</li><li>Bicycles travel free</li></ul></div>',
-    css: '.rq-ticker { overflow: hidden; background: #0f2831; color: #fff }\n.rq-ticker ul { display: flex; gap: 2em; list-style: none; margin: 0; padding: .7em 1em }\n.rq-ticker li + li::before { content: "•"; margin-right: 2em }',
   },
 };
