@@ -140,6 +140,28 @@ test('worker, server and command have the same figures of a page with looks on i
   await dress(page.request, timetable!, 'button', '.skip', button);
   const { html, edition } = timetable!.version;
 
+  await page.addInitScript(() => {
+    const Native = window.Worker;
+    const made: Worker[] = [];
+    Object.assign(window, { made });
+    window.Worker = class extends Native {
+      constructor(...given: ConstructorParameters<typeof Native>) {
+        super(...given);
+        made.push(this);
+      }
+    };
+  });
+  await page.goto(`/sites/${timetable!.siteId}/pages/${timetable!.id}`);
+  await expect(page.locator(`[data-survey-answer="${timetable!.id}"]`)).toBeVisible();
+  // The survey lays the page out; what it measured is what all three go by.
+  type Measured = { opened?: string };
+  const geometry = async () =>
+    ((await (await page.request.get(`/api/pages/${timetable!.id}/geometry`)).json()) as Measured[]).filter(
+      ({ opened }) => !opened,
+    );
+  await expect.poll(async () => (await geometry()).length).toBeGreaterThan(0);
+  const [laidOut] = await geometry();
+
   const fromServer = async (looks: string) => {
     const answer = await page.request.get(`/api/pages/${timetable!.id}/checks?looks=${looks}`);
     return ((await answer.json()) as { checks: CheckRecord[] }).checks;
@@ -156,10 +178,14 @@ test('worker, server and command have the same figures of a page with looks on i
     writeFileSync(join(folder, 'timetable.html'), html);
     const looks = await page.request.get(`/api/sites/${timetable!.siteId}/looks`);
     writeFileSync(join(folder, 'looks.json'), await looks.text());
+    writeFileSync(join(folder, 'geometry.json'), JSON.stringify(laidOut));
     const bin = fileURLToPath(new URL('../../apps/cli/bin/retoque.mjs', import.meta.url));
     const printed = execFileSync(
       process.execPath,
-      [bin, 'check', 'timetable.html', '--looks', 'looks.json', '--format', 'json', '--advice', '--fail-on', 'never'],
+      [
+        ...[bin, 'check', 'timetable.html', '--looks', 'looks.json', '--geometry', 'geometry.json'],
+        ...['--format', 'json', '--advice', '--fail-on', 'never'],
+      ],
       { cwd: folder, maxBuffer: 1e8 },
     );
     command = JSON.parse(printed.toString()) as CheckRecord[];
@@ -167,19 +193,6 @@ test('worker, server and command have the same figures of a page with looks on i
     rmSync(folder, { recursive: true });
   }
 
-  await page.addInitScript(() => {
-    const Native = window.Worker;
-    const made: Worker[] = [];
-    Object.assign(window, { made });
-    window.Worker = class extends Native {
-      constructor(...given: ConstructorParameters<typeof Native>) {
-        super(...given);
-        made.push(this);
-      }
-    };
-  });
-  await page.goto(`/sites/${timetable!.siteId}/pages/${timetable!.id}`);
-  await expect(page.locator(`[data-survey-answer="${timetable!.id}"]`)).toBeVisible();
   const worker = await page.evaluate(
     (version) =>
       new Promise<CheckRecord[]>((resolve) => {

@@ -1,7 +1,7 @@
 import { Box, chakra, Popover, Portal } from '@chakra-ui/react';
 import { kindNamed } from '@retoque/core';
 import { useQuery } from '@tanstack/react-query';
-import { useRef, type KeyboardEvent } from 'react';
+import { useEffect, useRef, type KeyboardEvent } from 'react';
 import { engine } from '../engine/engine';
 import type { Takeable } from '../engine/protocol';
 import { Busy } from '../shell/Busy';
@@ -59,6 +59,10 @@ export default function TakeMenu({
     staleTime: Infinity,
     queryFn: () => engine().takeables(versionId, at.order),
   });
+  // What is proposed comes a moment after the menu has opened.
+  useEffect(() => {
+    if (data) list.current?.querySelector('button')?.focus();
+  }, [data]);
   const move = (event: KeyboardEvent) => {
     const rows = [...(list.current?.querySelectorAll('button') ?? [])];
     const by = { ArrowDown: 1, ArrowUp: -1 }[event.key];
