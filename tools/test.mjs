@@ -5,7 +5,7 @@ import { availableParallelism, tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { build } from './lib/build.mjs';
 import { changedFiles, nearest } from './lib/changed.mjs';
-import { ensureInstalled, requireNode } from './lib/install.mjs';
+import { ensureCorpus, ensureInstalled, requireNode } from './lib/install.mjs';
 import { failWith, say, SetupError, step } from './lib/log.mjs';
 import { CHROMIUM, CHROMIUM_SHELL, ensurePackages } from './lib/packages.mjs';
 import { dataFolder, root } from './lib/paths.mjs';
@@ -163,6 +163,10 @@ const STEPS = {
   },
   // What others bring must not take longer than it is long; counted in steps, not in time.
   linear: () => check('Steps over texts of others', process.execPath, ['bench/linear.mjs']),
+  corpus: async () => {
+    await ensureCorpus();
+    await check('Components on pages of others', process.execPath, ['e2e/corpus/run.mjs']);
+  },
   attack: () => check('Hostile inputs', process.execPath, ['tools/attack.mjs', '--short']),
   faults: () => check('Faults', process.execPath, ['tools/faults.mjs', '--rounds=8']),
   e2e: async (extra) => {
@@ -189,9 +193,11 @@ try {
   ];
   await ensurePackages(...needs);
   await ensureInstalled();
-  if (wanted.some((name) => ['lint', 'types', 'e2e', 'api', 'linear'].includes(name))) await build();
+  if (wanted.some((name) => ['lint', 'types', 'e2e', 'api', 'linear', 'corpus'].includes(name))) await build();
   // What reads the sources alone runs beside its like; the rest needs the machine for itself.
-  const groups = first ? [wanted] : [['lint', 'types', 'unit'], ['api', 'linear'], ['faults'], ['attack'], ['e2e']];
+  const groups = first
+    ? [wanted]
+    : [['lint', 'types', 'unit'], ['api', 'linear'], ['corpus'], ['faults'], ['attack'], ['e2e']];
   for (const group of groups) await Promise.all(group.map((name) => NAMED[name](extra)));
 } catch (error) {
   failWith(error);

@@ -35,6 +35,9 @@ test('a picture is uploaded, laid, weighed, made lighter, and handed over with i
   await expect(button(page)).toHaveCSS('background-image', /\/api\/assets\/[0-9a-f]{64}/);
   await expect(button(page)).toHaveCSS('background-size', 'cover');
   await expect(cell(page, 'background-image', 'default')).toContainText('url("/retoque/quay.png")');
+  // What lies over it is measured, as over any picture of the page.
+  await expect(page.locator('[data-check="default"]').first()).toContainText(/\d\.\d\d/);
+  await expect(page.getByText('it is not to hand')).toHaveCount(0);
   // The picture really arrives in the frame.
   await expect
     .poll(() =>

@@ -1,3 +1,4 @@
+import type { Page } from '@playwright/test';
 import { expect, test } from './warm';
 import { cell, keepPage, saved, setColour } from './support';
 
@@ -10,7 +11,7 @@ const HTML = `<!doctype html><html lang="en"><title>Pier</title><body>
 const CSS = `body { background: #fff; color: #222 } .q2 { color: #bbb } .q3 { border: 1px solid #ccc } .q4 { color: #595959 }
 .q7 { color: #0b5563 } ul .q8 a { color: #7a1f1f } .q9 { display: none } .q9.zz { display: block } .q10 { color: #ccc }`;
 
-const menu = (page: import('@playwright/test').Page) => page.getByTestId('take-menu');
+const menu = (page: Page) => page.getByTestId('take-menu');
 
 test('anything is taken by pointing at it, and opens with its parts measured', async ({ page }) => {
   await page.goto(await keepPage(page, HTML, CSS));

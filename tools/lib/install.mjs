@@ -14,14 +14,19 @@ export function requireNode() {
   }
 }
 
-/** Runs `npm ci` when what is installed is not what the lock file asks for. */
-export async function ensureInstalled() {
+/** Runs `npm ci` in a folder when what is installed is not what its lock file asks for. */
+async function install(folder, title) {
   const lock = createHash('sha256')
-    .update(readFileSync(join(root, 'package-lock.json')))
+    .update(readFileSync(join(folder, 'package-lock.json')))
     .digest('hex');
-  const stamp = join(root, 'node_modules', '.retoque-lock');
+  const stamp = join(folder, 'node_modules', '.retoque-lock');
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return;
-  step('Installing npm packages');
-  await must('npm', ['ci', '--ignore-scripts', '--no-audit', '--no-fund'], 'npm ci failed:');
+  step(title);
+  await must('npm', ['ci', '--ignore-scripts', '--no-audit', '--no-fund', '--prefix', folder], 'npm ci failed:');
   writeFileSync(stamp, lock);
 }
+
+export const ensureInstalled = () => install(root, 'Installing npm packages');
+
+/** The pages of others on which finding components is measured: large, so the tests alone have them. */
+export const ensureCorpus = () => install(join(root, 'e2e', 'corpus'), 'Installing the pages of the corpus');

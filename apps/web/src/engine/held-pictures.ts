@@ -1,4 +1,4 @@
-import { TOO_COSTLY, unpackField, type KnownPicture } from '@retoque/core';
+import { TOO_COSTLY, unpackField, type KnownPicture, type PageMeasures } from '@retoque/core';
 
 /** Bytes of decoded pictures that are held; past the bound a picture is said to take too much. */
 const MOST_HELD_BYTES = 600_000_000;
@@ -19,6 +19,19 @@ export class HeldPictures {
     // Asked for again with the next page that shows it.
     void field.then((found) => found === undefined && this.fields.delete(hash));
     return field;
+  }
+
+  /** Gives what is known of pictures to what a page is measured with. */
+  async give(
+    measures: PageMeasures,
+    pictures: readonly { readonly address: string; readonly hash: string }[],
+  ): Promise<void> {
+    await Promise.all(
+      pictures.map(async ({ address, hash }) => {
+        const field = await this.fieldOf(hash);
+        if (field !== undefined) measures.setPicture(address, field);
+      }),
+    );
   }
 
   private async fetched(hash: string): Promise<KnownPicture | undefined> {

@@ -37,6 +37,14 @@ export class SiteFiles {
     };
   }
 
+  /** The site's pictures, by the addresses under which looks on a page name them. */
+  picturesOn(page: EnginePage): readonly { readonly address: string; readonly hash: string }[] {
+    return this.files.flatMap(({ address, hash, font }) => {
+      const absolute = font ? undefined : resolveAddress(address, page.address);
+      return absolute ? [{ address: absolute, hash }] : [];
+    });
+  }
+
   /** A look's CSS as a frame can load it: the paths that it names lead to stored files. */
   localCss(css: string, page: EnginePage): string {
     return css.includes('url(') ? rewriteUrls(css, { address: page.address, ...this.assetsOf(page) }) : css;

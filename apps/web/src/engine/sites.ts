@@ -46,6 +46,14 @@ export function keepSource(page: EnginePage): void {
   siteOf(oldest!.siteId).removePage(oldest!.id);
 }
 
+/** Pages that are parsed now. */
+export function parsedPages(): readonly { readonly page: EnginePage; readonly session: PageSession }[] {
+  return [...sources.values()].flatMap((page) => {
+    const session = sites.get(page.siteId)?.held(page.id);
+    return session ? [{ page, session }] : [];
+  });
+}
+
 function sourceOf(versionId: string): EnginePage {
   const page = sources.get(versionId);
   if (!page) throw new Error('This page is not open yet.');

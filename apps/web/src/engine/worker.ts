@@ -12,10 +12,11 @@ import { SiteFiles } from './site-files';
 /** Where stored files are had from. */
 const ASSETS = `${self.location.origin}/api/assets/`;
 const files = new SiteFiles(ASSETS);
+const held = new HeldPictures(ASSETS);
 
 const engine: Engine = {
-  ...pagesOf(files, new HeldPictures(ASSETS)),
-  ...wholeSiteOf(files),
+  ...pagesOf(files, held),
+  ...wholeSiteOf(files, held),
   ...framesOf(files),
   ...measuringOf(files),
   ...sheetOf(files),

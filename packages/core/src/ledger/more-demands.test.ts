@@ -35,6 +35,17 @@ const BUTTON = '<p><a class="b" href="#">Board</a></p>';
 
 // WCAG 2.2, the criteria by their numbers; what has a word in place of a number is advice, by common practice.
 describe('what is asked beside contrast', () => {
+  it('advises where a control is in the colour of what lies behind it and so is not seen to be one', () => {
+    const on = (css: string) =>
+      ledger(
+        `.zone { background: #2e7d32 } .b { ${LOOK}; background: #2e7d32; ${css} }`,
+        `<div class="zone">${BUTTON}</div>`,
+      )('distinct', 'default').find(({ demand }) => demand.endsWith('lost'));
+    expect(on('')).toMatchObject({ verdict: 'short', measured: 1, reason: expect.stringContaining('no edge') });
+    for (const seen of ['background: #fff', 'border: 2px solid #fff', 'box-shadow: 0 0 4px #000'])
+      expect(on(seen)).toBeUndefined();
+  });
+
   it('2.4.7 and 2.4.13: the focus is seen, and its ring is thick and clear enough', () => {
     const none = ledger(`.b { ${LOOK} } .b:focus-visible { outline: none }`, BUTTON);
     expect(none('2.4.7', 'focus')[0]).toMatchObject({ verdict: 'short' });

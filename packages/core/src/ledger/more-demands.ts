@@ -7,6 +7,7 @@ import { checkFocusAppearance, checkFocusRing, checkFocusVisible } from '../chec
 import { hiddenBy } from '../check/hidden.js';
 import { checkLeftover } from '../check/leftover.js';
 import { checkLinkInText } from '../check/link-in-text.js';
+import { checkLost } from '../check/lost.js';
 import { checkMoves, checkReducedMotion } from '../check/motion.js';
 import { checkComfort, checkLeadsNowhere, checkSquashed, checkTooTall } from '../check/room.js';
 import { isTarget } from '../check/is-target.js';
@@ -85,6 +86,7 @@ function furtherAtRest(input: MoreInput, { looking, element }: LookedAt): NamedC
   const text = hasOwnText(element) ? checkText(looking, element) : undefined;
   return [
     ...(isControl ? named('target-large', 'Target size, enhanced', checkTarget(looking, element, true)) : []),
+    ...named('lost', 'Seen as a control', checkLost(looking, element)),
     ...named('weight', 'Weight of its picture', checkWeight(looking, element)),
     ...named('squashed', 'Room around the text', checkSquashed(looking, element)),
     ...(isFirst ? named('tall', 'Height on a phone', checkTooTall(looking, element)) : []),

@@ -65,6 +65,16 @@ describe('what lies behind a text, where things stand', () => {
     });
   });
 
+  it('is not changed by what is there and fully transparent', () => {
+    const veil = '<div class="veil"></div>';
+    const closed = '.veil { position: fixed; inset: 0; opacity: 0; backdrop-filter: blur(2px); background: #fff }';
+    const all = { ...boxes, '.veil': [0, 0, 1280, 800] } as const;
+    expect(placed(over + veil, css + closed, all).text('.t')).toMatchObject({ measured: 21, verdict: 'passes' });
+    expect(placed(over + veil, css + closed.replace('opacity: 0', 'opacity: 1'), all).text('.t').verdict).not.toBe(
+      'passes',
+    );
+  });
+
   it('names the worst place of a gradient, and the share that falls short', () => {
     const check = placed(over, `${css} .banner { background: linear-gradient(90deg, #000, #fff) }`, boxes).text('.t');
     expect(check).toMatchObject({ verdict: 'passes', varies: 'gradient', share: 0 });

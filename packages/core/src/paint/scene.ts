@@ -149,11 +149,15 @@ function nodesIn(looking: Looking, geometry: Geometry, what: Measurable, area: B
     if (element === what.element && what.colour) nodes.push(markOf(looking, what, what.colour, box, viewport));
     return nodes;
   };
+  // What is fully transparent paints nothing, and its filters change nothing of what lies behind it.
+  const isClear = ({ element, pseudo }: PaintGroup): boolean => puttingOf(view.of(element, pseudo)).opacity === 0;
   const build = (group: PaintGroup): SceneGroup =>
     groupOf(
       group.element,
       view.of(group.element, group.pseudo),
-      group.steps.flatMap((step): SceneNode[] => (step.kind === 'group' ? [build(step)] : nodesOf(step))),
+      group.steps.flatMap((step): SceneNode[] =>
+        step.kind !== 'group' ? nodesOf(step) : isClear(step) ? [] : [build(step)],
+      ),
       doubts,
     );
   const tree = build(paintOrder({ view, geometry, root, area }));

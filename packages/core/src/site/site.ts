@@ -100,6 +100,11 @@ export class Site {
     this.measures.delete(version);
   }
 
+  /** A page where it is parsed now; nothing is parsed for the question. */
+  held(version: string): PageSession | undefined {
+    return this.parsed.get(version)?.page;
+  }
+
   /** A component wears a look from now on; one that is known already wears this instead of its own. */
   wear(worn: WornLook): void {
     const at = this.told.findIndex(({ id }) => id === worn.id);

@@ -87,13 +87,8 @@ export function pagesOf(
         session.measures.setGeometry(readGeometry(stored, session.tree), key);
       }
       const pictures = page.assets.filter(({ contentType }) => contentType.startsWith('image/'));
-      await Promise.all(
-        pictures.map(async ({ address, hash, size }) => {
-          session.measures.setWeight(address, size);
-          const field = await held.fieldOf(hash);
-          if (field !== undefined) session.measures.setPicture(address, field);
-        }),
-      );
+      for (const { address, size } of pictures) session.measures.setWeight(address, size);
+      await Promise.all([held.give(session.measures, pictures), held.give(session.measures, files.picturesOn(page))]);
     },
 
     async list(versionId) {

@@ -1,11 +1,12 @@
 import { finishInTurns, handingOver } from '@retoque/core';
 import { now } from '../asking';
 import type { Engine } from '../protocol';
+import type { HeldPictures } from '../held-pictures';
 import type { SiteFiles } from '../site-files';
-import { siteOf, wear } from '../sites';
+import { parsedPages, siteOf, wear } from '../sites';
 
 /** The site as a whole: what it wears, its files, and what is handed over. */
-export function wholeSiteOf(files: SiteFiles): Pick<Engine, 'wear' | 'useFiles' | 'handover'> {
+export function wholeSiteOf(files: SiteFiles, held: HeldPictures): Pick<Engine, 'wear' | 'useFiles' | 'handover'> {
   return {
     async wear(siteId, change) {
       wear(siteId, change);
@@ -13,6 +14,8 @@ export function wholeSiteOf(files: SiteFiles): Pick<Engine, 'wear' | 'useFiles' 
 
     async useFiles(own) {
       files.use(own);
+      // What an owner brought is measured as what the page came with.
+      await Promise.all(parsedPages().map(({ page, session }) => held.give(session.measures, files.picturesOn(page))));
     },
 
     async handover(siteId, versions, ids, onStep) {
