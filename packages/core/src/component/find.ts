@@ -390,7 +390,19 @@ export function findComponents(styles: PageStyles): FoundComponent[] {
           add(kind, fittingSelector([element], base, tree) ?? pathSelector(element), [element]);
     }
   }
-  return found.sort((a, b) => a.elements[0]! - b.elements[0]!);
+  return numbered(found.sort((a, b) => a.elements[0]! - b.elements[0]!));
+}
+
+/** Several of one kind and name, each with its number; what is known by its own words may be there twice. */
+function numbered(found: readonly FoundComponent[]): FoundComponent[] {
+  const seen = new Map<string, number>();
+  return found.map((item) => {
+    const key = `${item.kind} ${item.name}`;
+    const number = (seen.get(key) ?? 0) + 1;
+    seen.set(key, number);
+    const isOwn = SIGNS.find(({ kind }) => kind.name === item.kind)?.kind.single;
+    return number > 1 && !isOwn ? { ...item, name: `${item.name} ${number}` } : item;
+  });
 }
 
 const MAX_NAME = 40;
