@@ -170,6 +170,7 @@ const STEPS = {
   attack: () => check('Hostile inputs', process.execPath, ['tools/attack.mjs', '--short']),
   faults: () => check('Faults', process.execPath, ['tools/faults.mjs', '--rounds=8']),
   e2e: async (extra) => {
+    await ensureCorpus();
     step('End-to-end tests');
     await endToEnd(extra);
   },

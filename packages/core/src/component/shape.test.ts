@@ -103,13 +103,15 @@ describe('components are recognised by what they are', () => {
     ).toEqual(['progress .q3 ×1']);
   });
 
-  it('boxes that scroll are named where the site draws their bars', () => {
+  it('boxes that scroll are named where the site draws their bars, or gives them a height', () => {
     const box = '<main><h1>A</h1><div class="q1"><p>Long</p></div></main>';
     const kinds = (css: string) =>
       pageOf(box, css)
         .components()
         .map(({ kind, selector }) => `${kind} ${selector}`);
     expect(kinds('.q1 { overflow: auto }')).toEqual(['scrollbar html']);
+    expect(kinds('.q1 { overflow: auto; max-height: 90px }')).toContain('scrollbar .q1');
+    expect(kinds('.q1 { overflow: auto; max-height: 90px; position: fixed }')).toEqual(['scrollbar html']);
     expect(kinds('.q1 { overflow: auto } .q1::-webkit-scrollbar { width: 9px }')).toContain('scrollbar .q1');
   });
 });

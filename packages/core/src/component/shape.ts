@@ -7,8 +7,32 @@ import { find, isButtonElement, isHeading, isHtml, isLinkElement, isNav, roleOf 
 
 /** What tells one sort of component from another by what it is made of and looks like, whatever it is called. */
 
-/** Characters of text in an element. */
-export const textLength = once((element: ElementNode): number => readableText(element).length);
+/**
+ * What is said of an element and of all that it holds is put together from what it holds, each worked out once: pages
+ * may be deep.
+ */
+const ownLength = (element: ElementNode): number =>
+  element.content.reduce(
+    (sum, item) => (typeof item === 'string' ? sum + item.replace(/\s+/g, ' ').trim().length : sum),
+    0,
+  );
+
+const SILENT = new Set(['script', 'style', 'template', 'noscript']);
+
+/** Characters of text in an element, but for the space between pieces. */
+export const textLength = once((element: ElementNode): number =>
+  SILENT.has(element.name) ? 0 : element.children.reduce((sum, child) => sum + textLength(child), ownLength(element)),
+);
+
+/** How many elements an element holds. */
+const sizeOf = once((element: ElementNode): number =>
+  element.children.reduce((sum, child) => sum + 1 + sizeOf(child), 0),
+);
+
+const LARGEST = 300;
+
+/** True for what is small enough to be gone through whole, again and again. */
+export const isSmall = (element: ElementNode): boolean => sizeOf(element) <= LARGEST;
 
 /** True where something is painted: a ground, an edge or a shadow. */
 export function paints(style: ElementStyle): boolean {
@@ -41,27 +65,34 @@ const isPicture = (node: ElementNode): boolean => isHtml(node, 'img', 'picture',
 const isIconHolder = (node: ElementNode): boolean =>
   isHtml(node, 'i', 'span') && !node.children.length && !textLength(node);
 
-/** What an element holds, by names: heading, picture, icon, text, link or button, field. */
-export const holdings = once((element: ElementNode): ReadonlySet<string> => {
-  const found = new Set<string>();
-  for (const node of descendants(element)) {
-    if (isHeading(node)) found.add('heading');
-    else if (isHtml(node) && isPicture(node)) found.add('picture');
-    else if (isPicture(node) || isIconHolder(node)) found.add('icon');
-    else if (isLinkElement(node) || isButtonElement(node)) found.add('target');
-    else if (isField(node)) found.add('field');
-    else if (hasOwnText(node) && !insideTarget(node, element)) found.add('text');
-  }
-  return found;
-});
-
-function insideTarget(node: ElementNode, root: ElementNode): boolean {
-  for (const outer of ancestors(node)) {
-    if (outer === root) return false;
-    if (isLinkElement(outer) || isButtonElement(outer) || isHeading(outer)) return true;
-  }
-  return false;
+function sortOf(node: ElementNode): string | undefined {
+  if (isHeading(node)) return 'heading';
+  if (isHtml(node) && isPicture(node)) return 'picture';
+  if (isPicture(node) || isIconHolder(node)) return 'icon';
+  if (isLinkElement(node) || isButtonElement(node)) return 'target';
+  if (isField(node)) return 'field';
+  return hasOwnText(node) ? 'text' : undefined;
 }
+
+const SORTS = ['heading', 'picture', 'icon', 'target', 'field', 'text'] as const;
+
+/** The same as bits, in the order of SORTS. */
+const holdingBits = once((element: ElementNode): number =>
+  element.children.reduce((bits, child) => {
+    const sort = sortOf(child);
+    // The words of a heading or a control are its own.
+    const inside = holdingBits(child) & (sort === 'heading' || sort === 'target' ? ~TEXT : ~0);
+    return bits | inside | (sort ? 1 << SORTS.indexOf(sort as (typeof SORTS)[number]) : 0);
+  }, 0),
+);
+const TEXT = 1 << SORTS.indexOf('text');
+const SETS = Array.from(
+  { length: 1 << SORTS.length },
+  (_, bits) => new Set<string>(SORTS.filter((_sort, i) => bits & (1 << i))),
+);
+
+/** What an element holds, by names: heading, picture, icon, link or button, field, text. */
+export const holdings = (element: ElementNode): ReadonlySet<string> => SETS[holdingBits(element)]!;
 
 /** How much alike two elements are in what they hold, 0 to 1. */
 function likeness(a: ElementNode, b: ElementNode): number {
@@ -180,23 +211,33 @@ export function linkItems(list: ElementNode): { readonly items: number; readonly
 
 const SHORT_BEFORE = 400;
 
-/** True for what stands before all headings and texts of a page: the place of a menu, whatever element it is. */
-export const standsFirst = once((element: ElementNode): boolean => {
-  let before = 0;
-  for (let node: ElementNode | undefined = element; node?.parent; node = node.parent) {
-    if (isHtml(node.parent, 'main', 'article', 'footer', 'form', 'table')) return false;
-    for (const sibling of node.parent.children.slice(0, node.siblingIndex)) {
-      before += textLength(sibling);
-      if (find(sibling, (inner) => isHtml(inner, 'h1', 'h2', 'main')) || isHtml(sibling, 'h1', 'h2', 'main'))
-        return false;
-    }
+/** For each element of a page, how much text stands before it; and where the first heading or the main content is. */
+const beforeOn = once((root: ElementNode) => {
+  const before = new Map<ElementNode, number>();
+  let [sum, first] = [0, Infinity];
+  for (const node of [root, ...descendants(root)]) {
+    before.set(node, sum);
+    if (!SILENT.has(node.name)) sum += ownLength(node);
+    if (first === Infinity && isHtml(node, 'h1', 'h2', 'main')) first = node.order;
   }
-  return before < SHORT_BEFORE;
+  return { before, first };
 });
 
+/** True for what stands before all headings and texts of a page: the place of a menu, whatever element it is. */
+export function standsFirst(element: ElementNode): boolean {
+  let root = element;
+  for (const node of ancestors(element)) {
+    if (isHtml(node, 'main', 'article', 'footer', 'form', 'table')) return false;
+    root = node;
+  }
+  const { before, first } = beforeOn(root);
+  return element.order < first && (before.get(element) ?? 0) < SHORT_BEFORE;
+}
+
+const linkLength = once((element: ElementNode): number =>
+  element.children.reduce((sum, child) => sum + (isLinkElement(child) ? textLength(child) : linkLength(child)), 0),
+);
+
 /** Share of an element's text that stands in links, 0 to 1. */
-export const linkShare = once((element: ElementNode): number => {
-  let inside = 0;
-  for (const node of descendants(element)) if (isLinkElement(node)) inside += textLength(node);
-  return textLength(element) ? inside / textLength(element) : 0;
-});
+export const linkShare = (element: ElementNode): number =>
+  textLength(element) ? linkLength(element) / textLength(element) : 0;

@@ -2,7 +2,7 @@ import type { StyledPage } from '../css/cascade/page-styles.js';
 import { once } from '../memo/once.js';
 import { descendants, hasOwnText, type ElementNode } from '../tree/tree.js';
 import { isHtml } from './signs.js';
-import { paints, textLength } from './shape.js';
+import { isSmall, paints, textLength } from './shape.js';
 
 const LANGUAGES = `en de fr es it pt nl da sv nb fi pl cs sk sl hr hu ro bg el tr ru uk lt lv et ja zh ko ar he`.split(
   ' ',
@@ -51,7 +51,13 @@ function unitsIn(element: ElementNode): { readonly units: number; readonly numbe
 }
 
 const counts = (element: ElementNode): boolean => {
-  if (textLength(element) > LONGEST || !isHtml(element, 'div', 'section', 'aside', 'ul', 'ol', 'p', 'dl')) return false;
+  if (
+    textLength(element) > LONGEST ||
+    !textLength(element) ||
+    !isSmall(element) ||
+    !isHtml(element, 'div', 'section', 'aside', 'ul', 'ol', 'p', 'dl')
+  )
+    return false;
   const { units, numbers } = unitsIn(element);
   return units >= 2 && numbers >= 2;
 };

@@ -1,10 +1,10 @@
 import { textDemand, type Kind, type Signs, type Starter } from '../kind.js';
 import { BOX_ROWS, ICON_ROWS, MESSAGE_ROWS, TARGET_ROWS } from '../rows.js';
-import { COOKIE, isCalled, isFieldElement, isHtml, find, isInside, roleOf } from '../signs.js';
+import { COOKIE, isCalled, isHtml, find, isInside, roleOf } from '../signs.js';
 import { POINTED } from '../states.js';
 import type { StyledPage } from '../../css/cascade/page-styles.js';
 import type { ElementNode } from '../../tree/tree.js';
-import { hasRoom, isCloser, paints, standsFirst, staysAtEdge, textLength } from '../shape.js';
+import { hasRoom, holdings, isCloser, isSmall, paints, standsFirst, staysAtEdge, textLength } from '../shape.js';
 
 const NAMED = /(^|[-_\s])(announce(ment)?|notice|notice-?bar|alert-?bar|promo-?bar|top-?bar|banner-?bar)([-_\s]|$)/i;
 const LONGEST = 900;
@@ -15,7 +15,11 @@ const isNamed = (element: ElementNode): boolean =>
 
 /** A box with a ground of its own and room in it, which says something and can be closed, or says that it is an alert. */
 const isMessage = (element: ElementNode, page: StyledPage): boolean => {
-  if (textLength(element) > LONGEST_MESSAGE || find(element, (node) => isHtml(node, 'h1', 'h2', 'ul', 'nav', 'img')))
+  if (
+    textLength(element) > LONGEST_MESSAGE ||
+    !isSmall(element) ||
+    find(element, (node) => isHtml(node, 'h1', 'h2', 'ul', 'nav', 'img'))
+  )
     return false;
   const style = page.of(element);
   if (!paints(style) || !hasRoom(style, 8, 4) || staysAtEdge(style)) return false;
@@ -92,7 +96,7 @@ export const ANNOUNCEMENT_SIGNS: Signs = {
     if (isCalled(element, COOKIE) || textLength(element) > LONGEST || !textLength(element)) return 0;
     if (isInside(element, (node) => isNamed(node) || isCalled(node, COOKIE) || isHtml(node, 'form', 'dialog', 'nav')))
       return 0;
-    if (find(element, isFieldElement)) return 0;
+    if (holdings(element).has('field')) return 0;
     if (isNamed(element)) return 0.9;
     return isMessage(element, page) || isStrip(element, page) ? 0.8 : 0;
   },

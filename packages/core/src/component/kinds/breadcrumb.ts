@@ -2,8 +2,8 @@ import { textDemand, type Kind, type Signs, type Starter } from '../kind.js';
 import { BOX_ROWS, TARGET_ROWS } from '../rows.js';
 import type { StyledPage } from '../../css/cascade/page-styles.js';
 import { readableText, type ElementNode } from '../../tree/tree.js';
-import { textLength } from '../shape.js';
-import { CRUMBS, find, isCalled, isHeading, isHtml, isInside, isLinkElement, isNav } from '../signs.js';
+import { holdings, isSmall, textLength } from '../shape.js';
+import { CRUMBS, find, isCalled, isHtml, isInside, isLinkElement, isNav } from '../signs.js';
 import { POINTED } from '../states.js';
 
 const DIVIDES = /^[\s/\\›»>→⟩·|:-]+$/;
@@ -17,7 +17,7 @@ const divides = (element: ElementNode, page: StyledPage): boolean =>
 
 /** A few links in a line with marks between them, and a last one that leads nowhere: where the page is on its site. */
 function isTrail(element: ElementNode, page: StyledPage): boolean {
-  if (textLength(element) > LONGEST || find(element, isHeading)) return false;
+  if (textLength(element) > LONGEST || !isSmall(element) || holdings(element).has('heading')) return false;
   const list = isHtml(element, 'ol', 'ul') ? element : element.children.find((child) => isHtml(child, 'ol', 'ul'));
   const items = list ? list.children.filter(({ name }) => name === 'li') : element.children;
   const links = items.filter((item) => isLinkElement(item) || (list && find(item, isLinkElement)));

@@ -3,8 +3,8 @@ import type { Kind, Signs, Starter } from '../kind.js';
 import { textDemand } from '../kind.js';
 import { ICON_ROWS, TARGET_ROWS } from '../rows.js';
 import type { ElementStyle } from '../../css/cascade/element-style.js';
-import { drawsEdge, hasRoom, isPressable, paints, textLength } from '../shape.js';
-import { find, isButtonElement, isHeading } from '../signs.js';
+import { drawsEdge, hasRoom, holdings, isPressable, isSmall, paints, textLength } from '../shape.js';
+import { find, isButtonElement } from '../signs.js';
 
 const BUTTON_NAME = /(^|[-_])(btn|button|cta)([-_]|$)/i;
 const BUTTON_INPUTS = new Set(['submit', 'button', 'reset', 'image']);
@@ -65,12 +65,13 @@ export const BUTTON_SIGNS: Signs = {
     if (!isLink(element)) {
       // A block of text made to look like a button, which holds nothing that could be pressed by itself.
       if (!['p', 'span', 'div', 'strong'].includes(element.name) || !textLength(element)) return 0;
-      if (find(element, (node) => isLink(node) || isButtonElement(node) || BLOCKS.has(node.name))) return 0;
-      return called || (drawn && hasRoom(style) && isPressable(element, page)) ? 0.6 : 0;
+      const looksIt = called || (drawn && hasRoom(style) && isPressable(element, page));
+      if (!looksIt || !isSmall(element)) return 0;
+      return find(element, (node) => isLink(node) || isButtonElement(node) || BLOCKS.has(node.name)) ? 0 : 0.6;
     }
     if (called) return 0.9;
     // A link that looks like a button: with a ground or an edge, and room around a few words or an icon.
-    if (!drawn || textLength(element) > LONGEST || find(element, isHeading)) return 0;
+    if (!drawn || textLength(element) > LONGEST || holdings(element).has('heading')) return 0;
     const boxed = ['inline-block', 'inline-flex', 'flex', 'block', 'grid'].includes(style.text('display'));
     const sized = ['width', 'height'].every((side) => (style.toPx(style.text(side)) ?? 0) >= 20);
     return boxed && (hasRoom(style) || sized) && !isUnderlinedOnly(style) ? 0.7 : 0;

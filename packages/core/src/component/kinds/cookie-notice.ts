@@ -111,9 +111,8 @@ export const COOKIE_NOTICE_SIGNS: Signs = {
   kind: COOKIE_NOTICE,
   recognise(element, page) {
     if (!isHtml(element, 'div', 'section', 'aside', 'dialog', 'form')) return 0;
-    if (!find(element, isButtonElement)) return 0;
-    if (isInside(element, (node) => !isHtml(node, 'body', 'html') && isNotice(node, page))) return 0;
-    return isNotice(element, page) ? 1 : 0;
+    if (!isNotice(element, page) || !find(element, isButtonElement)) return 0;
+    return isInside(element, (node) => !isHtml(node, 'body', 'html') && isNotice(node, page)) ? 0 : 1;
   },
   named: () => 'Cookie notice',
 };

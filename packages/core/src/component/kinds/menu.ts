@@ -2,7 +2,7 @@ import type { ElementNode } from '../../tree/tree.js';
 import { textDemand, type Kind, type Signs, type Part, type Starter } from '../kind.js';
 import { BOX_ROWS, ICON_ROWS, TARGET_ROWS } from '../rows.js';
 import { count, CRUMBS, find, isCalled, isHtml, isInside, isLinkElement, isNav, PAGES, roleOf } from '../signs.js';
-import { linkShare, standsFirst } from '../shape.js';
+import { isSmall, linkShare, standsFirst } from '../shape.js';
 import { POINTED, STILL } from '../states.js';
 
 const part = (name: string, label: string, find: readonly string[], more: Partial<Part> = {}): Part => ({
@@ -23,10 +23,11 @@ const BELOW = ':not(:where(:scope > :has(nav) ~ * *))';
 /** A list of links before all that the page says, whatever element it stands in. */
 const isListFirst = (element: ElementNode): boolean =>
   isHtml(element, 'div', 'aside', 'ul', 'header', 'section') &&
-  count(element, (node) => node.name === 'li' && node.children.some(isLinkElement)) >= 3 &&
   linkShare(element) >= 0.4 &&
-  !find(element, (node) => isHtml(node, 'h1', 'h2', 'main', 'form', 'nav') && node !== element) &&
-  standsFirst(element);
+  standsFirst(element) &&
+  isSmall(element) &&
+  count(element, (node) => node.name === 'li' && node.children.some(isLinkElement)) >= 3 &&
+  !find(element, (node) => isHtml(node, 'h1', 'h2', 'main', 'form', 'nav') && node !== element);
 
 const isBanner = (node: ElementNode) => isHtml(node, 'header', 'footer') || roleOf(node) === 'banner';
 

@@ -1,14 +1,14 @@
 import { textDemand, type Kind, type Signs, type Starter } from '../kind.js';
 import { BOX_ROWS, TARGET_ROWS } from '../rows.js';
 import { descendants, readableText, type ElementNode } from '../../tree/tree.js';
-import { textLength } from '../shape.js';
+import { holdings, isSmall, textLength } from '../shape.js';
 import { isButtonElement, isCalled, isHtml, isInside, isLinkElement, isNav, PAGES } from '../signs.js';
 
 const LONGEST = 120;
 
 /** Links to pages by their numbers, one after the other. */
 const isNumbered = (element: ElementNode): boolean => {
-  if (textLength(element) > LONGEST) return false;
+  if (textLength(element) > LONGEST || !isSmall(element) || !holdings(element).has('target')) return false;
   const targets = [...descendants(element)].filter((node) => isLinkElement(node) || isButtonElement(node));
   const numbers = targets.flatMap((node) =>
     /^\d{1,4}$/.test(readableText(node).trim()) ? [Number(readableText(node))] : [],

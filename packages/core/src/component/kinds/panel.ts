@@ -2,8 +2,8 @@ import { textDemand, type Kind, type Signs, type Starter } from '../kind.js';
 import { BOX_ROWS, MESSAGE_ROWS } from '../rows.js';
 import type { StyledPage } from '../../css/cascade/page-styles.js';
 import type { ElementNode } from '../../tree/tree.js';
-import { drawsEdge, LONGEST_CARD, textLength } from '../shape.js';
-import { find, hasClass, isFieldElement, isHeading, isHtml, isInside } from '../signs.js';
+import { drawsEdge, holdings, LONGEST_CARD, textLength } from '../shape.js';
+import { hasClass, isHeading, isHtml, isInside } from '../signs.js';
 
 const NAMED = /(^|[-_])(panel|box|widget|infobox)([-_]|$)/i;
 const HEAD = ':is(:scope > [class*=head], :scope > :is(header, h1, h2, h3, h4))';
@@ -60,12 +60,12 @@ export const PANEL_SIGNS: Signs = {
   recognise(element, page) {
     if (!isHtml(element, 'div', 'section', 'aside', 'article')) return 0;
     if (!hasClass(element, NAMED) && !isBoxed(element, page)) return 0;
-    if (find(element, isFieldElement) || isInside(element, (node) => isHtml(node, 'form', 'dialog'))) return 0;
+    if (holdings(element).has('field') || isInside(element, (node) => isHtml(node, 'form', 'dialog'))) return 0;
     const [first] = element.children;
     const headed =
       first !== undefined &&
       (isHeading(first) ||
-        (find(first, isHeading) !== undefined && !hasClass(element, NAMED)) ||
+        (holdings(first).has('heading') && !hasClass(element, NAMED)) ||
         isHtml(first, 'header') ||
         hasClass(first, /head|title/i));
     return headed && element.children.length > 1 ? 0.8 : 0;

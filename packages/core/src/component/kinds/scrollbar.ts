@@ -1,4 +1,5 @@
 import type { Kind, Signs, Part, Starter } from '../kind.js';
+import type { ElementStyle } from '../../css/cascade/element-style.js';
 import type { StyledPage } from '../../css/cascade/page-styles.js';
 import type { ElementNode } from '../../tree/tree.js';
 import { isHtml } from '../signs.js';
@@ -32,10 +33,16 @@ const isStyled = (element: ElementNode, page: StyledPage): boolean =>
     .possibleEntries(element)
     .some(({ origin, selector }) => origin === 'author' && selector.pseudoElement?.startsWith('-webkit-scrollbar'));
 
+/** A box that is there to be scrolled: reached by keyboard, or no higher than so much. Panels that open over the page are none. */
+const isBox = (element: ElementNode, style: ElementStyle): boolean =>
+  !['fixed', 'absolute'].includes(style.text('position')) &&
+  (element.attributes.get('tabindex') === '0' || /^\d[\d.]*px$/.test(style.text('max-height')));
+
 export const SCROLLBAR: Kind = {
   name: 'scrollbar',
   label: 'Scrollbar',
   plural: 'scrollbars',
+  anywhere: true,
   parts: [
     piece('bar', 'Bar', '-webkit-scrollbar', ['default'], ['width', 'height', 'background']),
     piece(
@@ -88,7 +95,9 @@ export const SCROLLBAR_SIGNS: Signs = {
     if (!isHtml(element, 'div', 'section', 'aside', 'main', 'ul', 'ol', 'pre', 'nav')) return 0;
     const style = page.of(element);
     const scrolls = (property: string) => /^(auto|scroll)$/.test(style.text(property));
-    return (scrolls('overflow-y') || scrolls('overflow-x')) && isStyled(element, page) ? 0.8 : 0;
+    return (scrolls('overflow-y') || scrolls('overflow-x')) && (isStyled(element, page) || isBox(element, style))
+      ? 0.8
+      : 0;
   },
   named: (root) => (isHtml(root, 'html') ? 'Scrollbar' : undefined),
 };
