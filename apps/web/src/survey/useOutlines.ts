@@ -46,6 +46,11 @@ export function useOutlines(
     // What is the whole page, such as its scrollbar, is picked in the list alone.
     const placed = components.filter((item) => !item.elements.includes(0) && item.region !== REST);
     const owners = new Map(placed.flatMap((item) => item.elements.map((order) => [String(order), item] as const)));
+    // What stands in a component and is none of it.
+    const strangers = new Map<string, FoundWithChecks[]>();
+    for (const item of placed)
+      for (const order of item.outside ?? [])
+        strangers.set(String(order), [...(strangers.get(String(order)) ?? []), item]);
     let pending = 0;
     const byOrder = new Map(
       [...allIn(document, `[${ORDER_ATTRIBUTE}]`)].map((element) => [attributeOf(element, ORDER_ATTRIBUTE), element]),
@@ -70,9 +75,12 @@ export function useOutlines(
     };
     const ownerOf = (target: EventTarget | null): FoundWithChecks | undefined => {
       let node = target as Element | null;
+      const passed = new Set<FoundWithChecks>();
       for (; node; node = parentOf(node)) {
-        const owner = owners.get(attributeOf(node, ORDER_ATTRIBUTE) ?? '');
-        if (owner) return owner;
+        const order = attributeOf(node, ORDER_ATTRIBUTE) ?? '';
+        for (const component of strangers.get(order) ?? []) passed.add(component);
+        const owner = owners.get(order);
+        if (owner && !passed.has(owner)) return owner;
       }
       return undefined;
     };

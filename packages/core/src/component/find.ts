@@ -3,58 +3,24 @@ import { InvalidSelectorError } from '../css/selector/match.js';
 import { compareSpecificity } from '../css/selector/specificity.js';
 import { stripStates } from '../css/selector/strip-states.js';
 import type { PageStyles } from '../css/cascade/page-styles.js';
-import { isReached, locatorFor, selectAll, type Locator } from '../css/selector/locator.js';
+import { isReached, locatorFor, selectAll } from '../css/selector/locator.js';
 import { pathSelector } from '../tree/path.js';
-import { ancestors, readableText, type ElementNode, type PageTree } from '../tree/tree.js';
+import { ancestors, type ElementNode, type PageTree } from '../tree/tree.js';
 import type { Kind, Signs } from './kind.js';
 import { BUTTON, BUTTON_SIGNS } from './kinds/button.js';
 import { LINK_SIGNS } from './kinds/link.js';
 import { SIGNS } from './kinds/signs.js';
 import { isStateClass } from './carriers.js';
 import { selectorWithin } from './fitting.js';
+import type { FoundComponent } from './found.js';
 import { heldBy } from './held.js';
+import { fromRoot } from './parts-of-root.js';
 import { lookOf } from './look-of.js';
-import { headingText } from './signs.js';
-import { lookup } from '../base/lookup.js';
-
-/** A component found on a page: the elements that one selector of the site reaches. */
-export interface FoundComponent {
-  readonly kind: string;
-  readonly name: string;
-  readonly selector: string;
-  readonly locator: Locator;
-  /** Elements by their order in the document; valid for this parse only. */
-  readonly elements: readonly number[];
-  /** How many elements the selector matches on this page, those of another kind included. */
-  readonly reach: number;
-  /** Where on the page it stands: the nearest landmark's plain name. */
-  readonly region: string;
-}
+import { nameFor, numbered } from './names.js';
+import { REGIONS, regionOf } from './region.js';
 
 const LOOKS = new Set(['color', 'background-color', 'background-image', 'border-top-color', 'border-bottom-color']);
 const CERTAIN_ENOUGH = 0.5;
-
-const REGIONS: Readonly<Record<string, string>> = lookup({
-  header: 'Header',
-  nav: 'Navigation',
-  main: 'Main content',
-  footer: 'Footer',
-  aside: 'Aside',
-  dialog: 'Dialog',
-  form: 'Form',
-});
-
-export function regionOf(element: ElementNode): string {
-  for (const node of ancestors(element)) {
-    const label = node.attributes.get('aria-label');
-    const role = node.attributes.get('role');
-    if (label && (REGIONS[node.name] || node.name === 'section')) return label;
-    if (role === 'dialog' || role === 'alertdialog') return label ?? 'Dialog';
-    // A form without a name says less than what it stands in.
-    if (REGIONS[node.name] && node.name !== 'form') return REGIONS[node.name]!;
-  }
-  return 'Page';
-}
 
 /** The kind that an element is the root of, where it is that of any. */
 export function bestKind(element: ElementNode, styles: PageStyles): Kind | undefined {
@@ -354,6 +320,7 @@ export function findComponents(styles: PageStyles): FoundComponent[] {
       selector,
       locator: locatorFor(first, selector),
       elements: elements.map((element) => element.order),
+      ...outsideOf(kind, selector, tree),
       reach: selectAll(tree, selector).length,
       region: regionOf(first),
     });
@@ -393,33 +360,7 @@ export function findComponents(styles: PageStyles): FoundComponent[] {
   return numbered(found.sort((a, b) => a.elements[0]! - b.elements[0]!));
 }
 
-/** Several of one kind and name, each with its number; what is known by its own words may be there twice. */
-function numbered(found: readonly FoundComponent[]): FoundComponent[] {
-  const seen = new Map<string, number>();
-  return found.map((item) => {
-    const key = `${item.kind} ${item.name}`;
-    const number = (seen.get(key) ?? 0) + 1;
-    seen.set(key, number);
-    const isOwn = SIGNS.find(({ kind }) => kind.name === item.kind)?.kind.single;
-    return number > 1 && !isOwn ? { ...item, name: `${item.name} ${number}` } : item;
-  });
-}
-
-const MAX_NAME = 40;
-
-const shortened = (text: string): string =>
-  text.length > MAX_NAME ? `${text.slice(0, MAX_NAME - 1).trimEnd()}…` : text;
-
-function nameFor(first: ElementNode, kind: Kind, count: number): string {
-  const { attributes } = first;
-  if (kind.single) {
-    const own =
-      readableText(first) || attributes.get('aria-label') || attributes.get('value') || attributes.get('title');
-    return shortened(own?.trim() || kind.label);
-  }
-  const given = signsOf(kind)?.named?.(first) ?? attributes.get('aria-label');
-  if (given) return shortened(given);
-  if (count > 1)
-    return shortened(`${kind.plural[0]!.toUpperCase()}${kind.plural.slice(1)}, ${regionOf(first).toLowerCase()}`);
-  return shortened(headingText(first) ?? kind.label);
+function outsideOf(kind: Kind, selector: string, tree: PageTree): Pick<FoundComponent, 'outside'> {
+  const outside = (kind.outside ?? []).flatMap((text) => selectAll(tree, fromRoot(text, selector)));
+  return outside.length ? { outside: outside.map(({ order }) => order) } : {};
 }

@@ -29,6 +29,13 @@ describe('what can be taken where somebody points', () => {
     expect(one).toMatchObject({ selector: '#a p.lead', reach: 1 });
   });
 
+  it('is no component that the element stands in and is none of', () => {
+    const body =
+      '<header class="h"><div><nav><a href="#1">A</a><a href="#2">B</a></nav></div><div class="hero"><h1>Five isles</h1></div></header>';
+    expect(shown(at(body, 'h1'))[0]).toBe('element block h1 1');
+    expect(shown(at(body, 'nav a'))[0]).toBe('component menu .h 1');
+  });
+
   it.each(DEMO_PAGES)('can be placed with its parts, for every element of %s', (file) => {
     const page = demoPage(file);
     const body = page.tree.elements.find(({ name }) => name === 'body')!;

@@ -2,17 +2,11 @@ import { locatorFor, selectAll } from '../css/selector/locator.js';
 import type { PageStyles } from '../css/cascade/page-styles.js';
 import { pathSelector } from '../tree/path.js';
 import { readableText, selfAndAncestors, type ElementNode, type PageTree } from '../tree/tree.js';
-import {
-  bestKind,
-  fittingSelector,
-  knownClasses,
-  ownCompound,
-  ownSelectors,
-  regionOf,
-  type FoundComponent,
-} from './find.js';
+import { bestKind, fittingSelector, knownClasses, ownCompound, ownSelectors } from './find.js';
+import type { FoundComponent } from './found.js';
 import { BLOCK } from './kinds/block.js';
 import { SECTION } from './kinds/section.js';
+import { regionOf } from './region.js';
 import { headingText } from './signs.js';
 import { isStateClass } from './carriers.js';
 import type { Kind } from './kind.js';
@@ -72,7 +66,10 @@ export function proposalsAt(
   const { tree } = styles;
   const path = [...selfAndAncestors(element)].filter(({ name }) => name !== 'html');
   const depth = new Map(path.map((node, i) => [node.order, i]));
-  const nearest = ({ elements }: FoundComponent) => Math.min(...elements.map((order) => depth.get(order) ?? Infinity));
+  const nearest = ({ elements, outside = [] }: FoundComponent) =>
+    outside.some((order) => depth.has(order))
+      ? Infinity
+      : Math.min(...elements.map((order) => depth.get(order) ?? Infinity));
   const around = found
     .filter((item) => item.kind !== SECTION.name && nearest(item) < Infinity)
     .sort((a, b) => nearest(a) - nearest(b));

@@ -1,6 +1,7 @@
 /** Components: their kinds and parts, the looks that restyle them, and one component in all its states. */
 
-export { siteSelectors, type FoundComponent } from '../component/find.js';
+export { siteSelectors } from '../component/find.js';
+export type { FoundComponent } from '../component/found.js';
 export * from '../component/kind.js';
 export * from '../component/state-column.js';
 export { KINDS, kindNamed } from '../component/kinds/index.js';

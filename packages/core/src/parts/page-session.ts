@@ -1,4 +1,5 @@
-import { findComponents, type FoundComponent } from '../component/find.js';
+import { findComponents } from '../component/find.js';
+import type { FoundComponent } from '../component/found.js';
 import { findRest } from '../component/rest.js';
 import { proposalsAt, type Proposal } from '../component/take.js';
 import { RuleIndex } from '../css/cascade/rules.js';
