@@ -43,6 +43,45 @@ beforeAll(() => {
 });
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
+describe('retoque find', () => {
+  interface Found {
+    readonly kind: string;
+    readonly select: string;
+    readonly members: number;
+    readonly parts: readonly { readonly name: string; readonly select: string; readonly members: number }[];
+  }
+  const finding = async (...more: string[]) =>
+    records(await retoque('find', file('page.html'), '--format', 'ndjson', ...more)) as unknown as Found[];
+
+  it('prints one line a component, with selectors that reach its members and those of its parts', async () => {
+    const found = await finding();
+    expect(found.map(({ kind, select, members }) => [kind, select, members])).toEqual([
+      ['scrollbar', 'html', 1],
+      // The browser gives a button an edge that a link does not have, so these two do not look alike.
+      ['button', 'a.btn', 1],
+      ['link', 'main p > a', 1],
+      ['button', 'button.btn', 1],
+    ]);
+    expect(found[1]!.parts).toEqual([
+      { name: 'button', select: 'a.btn', members: 1 },
+      { name: 'further-after', select: 'a.btn::after', members: 1 },
+    ]);
+  });
+
+  it('adds what belongs to no component on request', async () => {
+    const rest = (await finding('--rest')).filter(({ kind }) => kind === 'section');
+    expect(rest).toMatchObject([{ select: 'main', members: 1 }]);
+    expect(rest[0]!.parts.map(({ name }) => name)).toContain('further-text');
+  });
+
+  it('prints a table, and a line where there is nothing to tell', async () => {
+    const { code, out } = await retoque('find', file('page.html'));
+    expect(code).toBe(0);
+    expect(out).toMatch(/button +Board +1 +button, further-after +a\.btn/);
+    expect((await retoque('find', file('missing.html'))).code).toBe(2);
+  });
+});
+
 describe('retoque resolve', () => {
   it('prints one record for each element and state, in document order', async () => {
     const result = await retoque(
