@@ -106,7 +106,7 @@ async function open(url, { html, css }, component) {
 export async function benchShipped(url) {
   const source = shipped();
   const small = await open(url, { html: menuPage(200, ''), css: MENU_CSS }, /^Main menu/);
-  const large = await open(url, source, /button/);
+  const large = await open(url, source, /[0-9] (buttons?|links?|menus?|forms?|cards?)/);
   console.log(`A page under ${(source.css.length / 1e6).toFixed(1)} MB of CSS, beside a small page in the same run:`);
   for (const [name, millis] of Object.entries(large.taken)) {
     console.log(
