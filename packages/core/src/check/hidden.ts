@@ -94,8 +94,10 @@ export function isMovedByState(view: StyledPage, element: ElementNode): boolean 
   });
 }
 
-/** True for what was laid out where no scrolling gets: left of the page or above it, beside it where nothing
- * scrolls, or where what holds it cuts it off. */
+/**
+ * True for what was laid out where no scrolling gets: left of the page or above it, beside it where nothing scrolls, or
+ * where what holds it cuts it off.
+ */
 export function isOutOfReach(geometry: Geometry | undefined, view: StyledPage, element: ElementNode): boolean {
   const box = geometry?.elements.get(element.order)?.box;
   if (!box || !geometry) return false;

@@ -148,14 +148,15 @@ interface Excuse {
 
 /** Why a text is not judged. */
 function excuseOf(looking: Looking, carrier: ElementNode, pseudo: string | undefined): Excuse | undefined {
-  const { view, geometry } = looking;
+  const { view } = looking;
   const hidden = hiddenBy(view, carrier) ?? textHiddenBy(view.of(carrier, pseudo), pseudo);
   if (hidden) return { verdict: hiddenVerdict(hidden), reason: hidden };
   if (isSwitchedOff(view, carrier)) return { verdict: 'exempt', reason: 'Disabled controls are exempt.' };
   if (isEmoji(carrier)) return { verdict: 'exempt', reason: 'Emoji have colours of their own.' };
-  const isAway = isOutOfReach(geometry, view, carrier) && !isMovedByState(view, carrier);
-  return isAway ? { verdict: 'unseen', reason: 'It stands outside of the page.' } : undefined;
+  return undefined;
 }
+
+const AWAY: Excuse = { verdict: 'unseen', reason: 'It stands outside of the page.' };
 
 /** Measures one text by WCAG 2.2: 1.4.3 at level AA, 1.4.6 at level AAA. */
 export const checkText = (looking: Looking, carrier: ElementNode, level: Level = 'AA', pseudo?: string): Check =>
@@ -164,11 +165,13 @@ export const checkText = (looking: Looking, carrier: ElementNode, level: Level =
   );
 
 function checkAfresh(looking: Looking, carrier: ElementNode, level: Level, pseudo: string | undefined): Check {
-  const excuse = excuseOf(looking, carrier, pseudo);
+  const { view, geometry } = looking;
+  const known = excuseOf(looking, carrier, pseudo);
+  const isAway = !known && isOutOfReach(geometry, view, carrier);
+  const excuse = known ?? (isAway && !isMovedByState(view, carrier) ? AWAY : undefined);
   if (!excuse) {
     // What a state brings into the page was measured where it was before.
-    const isBrought = isOutOfReach(looking.geometry, looking.view, carrier);
-    const asSeen = isBrought ? { ...looking, geometry: undefined } : looking;
+    const asSeen = isAway ? { ...looking, geometry: undefined } : looking;
     const check = judgeText(textCase(asSeen, carrier, pseudo), level);
     if (check.verdict !== 'short' || !mayBeLogo(carrier)) return check;
     const reason = `As text it falls short, at ${showRatio(check.measured!)}. Is it a logo? Then it is exempt.`;

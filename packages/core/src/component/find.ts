@@ -4,12 +4,13 @@ import { compareSpecificity } from '../css/selector/specificity.js';
 import { stripStates } from '../css/selector/strip-states.js';
 import type { PageStyles } from '../css/cascade/page-styles.js';
 import { isReached, locatorFor, selectAll } from '../css/selector/locator.js';
+import { once } from '../memo/once.js';
 import { pathSelector } from '../tree/path.js';
 import { ancestors, type ElementNode, type PageTree } from '../tree/tree.js';
-import type { Kind, Signs } from './kind.js';
+import type { Kind } from './kind.js';
 import { BUTTON, BUTTON_SIGNS } from './kinds/button.js';
 import { LINK_SIGNS } from './kinds/link.js';
-import { SIGNS } from './kinds/signs.js';
+import { SIGNS, signsOf } from './kinds/signs.js';
 import { isStateClass } from './carriers.js';
 import { selectorWithin } from './fitting.js';
 import type { FoundComponent } from './found.js';
@@ -32,8 +33,6 @@ export function bestKind(element: ElementNode, styles: PageStyles): Kind | undef
   }
   return best?.kind;
 }
-
-const signsOf = (kind: Kind): Signs | undefined => SIGNS.find((signs) => signs.kind === kind);
 
 /** Buttons and links of a page, those within other components too, with the name of their kind. */
 export function findTargets(styles: PageStyles): Map<ElementNode, string> {
@@ -133,14 +132,14 @@ export function* ownSelectors(element: ElementNode, known: ReadonlySet<string>):
 }
 
 /** Classes that the site's own selectors name. */
-export function knownClasses(styles: PageStyles): Set<string> {
+export const knownClasses = once((styles: PageStyles): ReadonlySet<string> => {
   const names = new Set<string>();
   for (const entry of styles.index.entries) {
     if (entry.origin !== 'author') continue;
     for (const compound of entry.selector.compounds) for (const name of compound.classes) names.add(name);
   }
   return names;
-}
+});
 
 /** True for two that stand in one row: beside each other, or in cells that do. */
 const isMate = (a: ElementNode, b: ElementNode): boolean =>
@@ -263,18 +262,20 @@ function alikeOf(kind: Kind, roots: readonly ElementNode[]): readonly (readonly 
   return [...groups.values()];
 }
 
-/** Composite components that stand in others and are theirs: a list of links in a menu, a card in a card. */
-function withoutNested(composites: ReadonlyMap<Kind, readonly ElementNode[]>, tree: PageTree): Group[] {
+/** Roots of composite components but for those that stand in others and are theirs: a list of links in a menu. */
+function withoutNested(
+  composites: ReadonlyMap<Kind, readonly ElementNode[]>,
+  tree: PageTree,
+): ReadonlyMap<Kind, readonly ElementNode[]> {
   const kindAt = new Map([...composites].flatMap(([kind, roots]) => roots.map((root) => [root, kind] as const)));
-  const kept = new Map<Kind, ElementNode[]>();
-  for (const [root, kind] of kindAt) {
+  const isOwn = (root: ElementNode, kind: Kind): boolean => {
     const holder = [...ancestors(root)].find((node) => kindAt.get(node)?.claims);
-    const outer = holder && kindAt.get(holder)!;
-    const isOutside = outer?.outside && !heldBy(tree, outer, pathSelector(holder!)).has(root);
-    if (outer && !isOutside && !kind.anywhere && !outer.mayHold?.includes(kind.name)) continue;
-    kept.set(kind, [...(kept.get(kind) ?? []), root]);
-  }
-  return [...kept].flatMap(([kind, roots]) => roots.map((root): Group => ({ kind, base: '', elements: [root] })));
+    if (!holder || kind.anywhere) return true;
+    const outer = kindAt.get(holder)!;
+    if (outer.mayHold?.includes(kind.name)) return true;
+    return outer.outside !== undefined && !heldBy(tree, outer, pathSelector(holder)).has(root);
+  };
+  return new Map([...composites].map(([kind, roots]) => [kind, roots.filter((root) => isOwn(root, kind))]));
 }
 
 /**
@@ -291,10 +292,7 @@ export function findComponents(styles: PageStyles): FoundComponent[] {
     if (kind.single) singles.push({ kind, element });
     else composites.set(kind, [...(composites.get(kind) ?? []), element]);
   }
-  const kept = new Map<Kind, ElementNode[]>();
-  for (const { kind, elements } of withoutNested(composites, tree))
-    kept.set(kind, [...(kept.get(kind) ?? []), ...elements]);
-  const whole = [...kept].flatMap(([kind, roots]) =>
+  const whole = [...withoutNested(composites, tree)].flatMap(([kind, roots]) =>
     alikeOf(kind, roots).flatMap((alike) => rootGroups(kind, alike, styles)),
   );
   const claimed = new Set<ElementNode>();

@@ -6,7 +6,7 @@ import { isStateClass } from './carriers.js';
 import { fromRoot } from './parts-of-root.js';
 
 /** What an element is called, without what says in which state it is. */
-const compound = ({ name, classes }: ElementNode): string =>
+export const statelessCompound = ({ name, classes }: ElementNode): string =>
   name +
   classes
     .filter((own) => !isStateClass(own))
@@ -15,7 +15,7 @@ const compound = ({ name, classes }: ElementNode): string =>
 
 /** Ways of naming an element from its component, the plainest first. */
 function* waysTo(element: ElementNode): Generator<string> {
-  const own = compound(element);
+  const own = statelessCompound(element);
   if (element.classes.length)
     for (const name of element.classes) if (!isStateClass(name)) yield `.${ident.encode(name)}`;
   yield element.name;
@@ -23,9 +23,9 @@ function* waysTo(element: ElementNode): Generator<string> {
   if (element.id) yield `#${ident.encode(element.id)}`;
   const { parent } = element;
   if (!parent) return;
-  yield `${compound(parent)} > ${own}`;
+  yield `${statelessCompound(parent)} > ${own}`;
   const grand = parent.parent;
-  if (grand) yield `${compound(grand)} > ${compound(parent)} > ${own}`;
+  if (grand) yield `${statelessCompound(grand)} > ${statelessCompound(parent)} > ${own}`;
 }
 
 /**

@@ -94,6 +94,8 @@ export const FURTHER_PARTS: readonly (Part & { readonly holds: Holds })[] = [
 ];
 
 const TEXTS = ['link', 'button', 'field', ...[1, 2, 3, 4, 5, 6].map((level) => `heading-${level}`), 'text'];
+const OF_TEXT: ReadonlySet<string> = new Set(TEXTS.map((name) => `further-${name}`));
+const CONTROLS: ReadonlySet<string> = new Set(['link', 'button', 'field'].map((name) => `further-${name}`));
 const labelOf = (name: string): string => FURTHER_PARTS.find((own) => own.name === name)!.label;
 
 const FURTHER_DEMANDS: readonly Demand[] = [
@@ -179,7 +181,11 @@ export function furtherElements(
   /** What is of one, and what its text stands for. */
   const own = new Set(taken);
   const within = new Set(covered);
-  const add = (name: string, element: ElementNode) => found.set(name, [...(found.get(name) ?? []), element]);
+  const add = (name: string, element: ElementNode) => {
+    const known = found.get(name);
+    if (known) known.push(element);
+    else found.set(name, [element]);
+  };
   for (const element of inside) {
     const around = element.parent && within.has(element.parent);
     if (around) within.add(element);
@@ -190,9 +196,9 @@ export function furtherElements(
         continue;
       }
       if (own.has(element)) continue;
-      const isText = TEXTS.includes(further.name.slice('further-'.length));
+      const isText = OF_TEXT.has(further.name);
       // Words in a link, a heading or a text belong to that.
-      if (isText && around && !further.name.match(/link|button|field/)) continue;
+      if (isText && around && !CONTROLS.has(further.name)) continue;
       if (!further.holds(element, page)) continue;
       own.add(element);
       if (isText) within.add(element);

@@ -1,7 +1,7 @@
 import { readableText, type ElementNode } from '../tree/tree.js';
 import type { FoundComponent } from './found.js';
 import type { Kind } from './kind.js';
-import { SIGNS } from './kinds/signs.js';
+import { signsOf } from './kinds/signs.js';
 import { regionOf } from './region.js';
 import { headingText } from './signs.js';
 
@@ -12,14 +12,14 @@ export function numbered(found: readonly FoundComponent[]): FoundComponent[] {
     const key = `${item.kind} ${item.name}`;
     const number = (seen.get(key) ?? 0) + 1;
     seen.set(key, number);
-    const isOwn = SIGNS.find(({ kind }) => kind.name === item.kind)?.kind.single;
+    const isOwn = signsOf({ name: item.kind })?.kind.single;
     return number > 1 && !isOwn ? { ...item, name: `${item.name} ${number}` } : item;
   });
 }
 
 const MAX_NAME = 40;
 
-const shortened = (text: string): string =>
+export const shortened = (text: string): string =>
   text.length > MAX_NAME ? `${text.slice(0, MAX_NAME - 1).trimEnd()}…` : text;
 
 /** What a component is called: by its own words, its label or heading, or its kind and where it stands. */
@@ -30,7 +30,7 @@ export function nameFor(first: ElementNode, kind: Kind, count: number): string {
       readableText(first) || attributes.get('aria-label') || attributes.get('value') || attributes.get('title');
     return shortened(own?.trim() || kind.label);
   }
-  const given = SIGNS.find((signs) => signs.kind === kind)?.named?.(first) ?? attributes.get('aria-label');
+  const given = signsOf(kind)?.named?.(first) ?? attributes.get('aria-label');
   if (given) return shortened(given);
   if (count > 1)
     return shortened(`${kind.plural[0]!.toUpperCase()}${kind.plural.slice(1)}, ${regionOf(first).toLowerCase()}`);

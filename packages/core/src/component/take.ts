@@ -8,7 +8,8 @@ import { BLOCK } from './kinds/block.js';
 import { SECTION } from './kinds/section.js';
 import { regionOf } from './region.js';
 import { headingText } from './signs.js';
-import { isStateClass } from './carriers.js';
+import { statelessCompound } from './fitting.js';
+import { shortened } from './names.js';
 import type { Kind } from './kind.js';
 
 /** Something that can be taken where somebody points. */
@@ -21,16 +22,12 @@ export interface Proposal extends FoundComponent {
 
 /** Elements around the one that is pointed at which are proposed. */
 const MAX_AROUND = 6;
-const LONGEST_NAME = 40;
 
 /** An element as HTML calls it: name, id and classes. */
 export const calledAs = ({ name, classes, id }: ElementNode): string =>
   name + (id ? `#${id}` : '') + classes.map((own) => `.${own}`).join('');
 
-const isAlike = (a: ElementNode, b: ElementNode): boolean =>
-  a.name === b.name &&
-  a.classes.filter((name) => !isStateClass(name)).join(' ') ===
-    b.classes.filter((name) => !isStateClass(name)).join(' ');
+const isAlike = (a: ElementNode, b: ElementNode): boolean => statelessCompound(a) === statelessCompound(b);
 
 /** What an owner would write for an element and its like; by its place where nothing else tells it. */
 function selectorOf(element: ElementNode, tree: PageTree, known: ReadonlySet<string>): string {
@@ -48,8 +45,7 @@ function aloneSelector(element: ElementNode, tree: PageTree): string {
 
 function nameOf(element: ElementNode, kind: Kind): string {
   const words = element.attributes.get('aria-label') ?? headingText(element) ?? readableText(element);
-  const name = words.trim() || kind.label;
-  return name.length > LONGEST_NAME ? `${name.slice(0, LONGEST_NAME - 1).trimEnd()}…` : name;
+  return shortened(words.trim() || kind.label);
 }
 
 /**

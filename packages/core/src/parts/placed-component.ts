@@ -100,13 +100,13 @@ function belongsToOthers(page: PageSession, kind: Kind, selector: string): (elem
     .filter(
       (other) => (isSection || !kindNamed(other.kind)?.single) && !other.elements.some((order) => roots.has(order)),
     );
-  // What holds this one is around it, and not apart from it.
-  const around = new Set([...roots].flatMap((order) => [...selfAndAncestors(page.tree.elements[order]!)]));
-  const owned = ownedBy(
-    page.tree,
-    others.filter(({ elements }) => !elements.some((order) => around.has(page.tree.elements[order]!))),
-  );
-  if (!isSection) return (element) => owned.has(element);
+  if (!isSection) {
+    // What holds this one is around it, and not apart from it.
+    const around = new Set([...roots].flatMap((order) => [...selfAndAncestors(page.tree.elements[order]!)]));
+    const inner = others.filter(({ elements }) => !elements.some((order) => around.has(page.tree.elements[order]!)));
+    const owned = ownedBy(page.tree, inner);
+    return (element) => owned.has(element);
+  }
   const sections = new Set(page.rest().flatMap(({ elements }) => elements.filter((order) => !roots.has(order))));
   const all = ownedBy(page.tree, others);
   const isApart = once((element: ElementNode): boolean => {

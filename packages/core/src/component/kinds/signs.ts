@@ -1,4 +1,4 @@
-import type { Signs } from '../kind.js';
+import type { Kind, Signs } from '../kind.js';
 import { ACCENT_LINE_SIGNS } from './accent-line.js';
 import { ACCORDION_SIGNS } from './accordion.js';
 import { ANNOUNCEMENT_SIGNS } from './announcement.js';
@@ -45,3 +45,7 @@ export const SIGNS: readonly Signs[] = [
   LINK_SIGNS,
   SCROLLBAR_SIGNS,
 ];
+
+/** The signs of a kind; undefined for one that is never recognised. */
+export const signsOf = ({ name }: Pick<Kind, 'name'>): Signs | undefined =>
+  SIGNS.find(({ kind }) => kind.name === name);
