@@ -35,7 +35,9 @@ async function check(name, command, args) {
 
 async function jest(project, env = {}, extra = []) {
   const report = join(tmpdir(), `retoque-${project}-${process.pid}.json`);
-  await run(bin('jest'), ['--selectProjects', project, '--json', `--outputFile=${report}`, ...extra], {
+  // A test that hangs fails after a minute; what it leaves open must not keep Jest from its end.
+  const bounds = ['--testTimeout=60000', '--forceExit'];
+  await run(bin('jest'), ['--selectProjects', project, '--json', `--outputFile=${report}`, ...bounds, ...extra], {
     env: { ...esm, ...env },
   });
   try {

@@ -2,7 +2,12 @@ import { spawn } from 'node:child_process';
 import { root } from './paths.mjs';
 import { SetupError } from './log.mjs';
 
-/** Runs a command to its end. Resolves to its exit code and, when captured, its output. */
+/** No step takes as long; one that hangs is ended, so that what follows is still run and told. In milliseconds. */
+const LONGEST = 30 * 60_000;
+
+/**
+ * Runs a command to its end, or for half an hour at most. Resolves to its exit code and, when captured, its output.
+ */
 export function run(command, args, options = {}) {
   const { capture = false, env, cwd = root, ...rest } = options;
   return new Promise((resolve, reject) => {
@@ -10,13 +15,17 @@ export function run(command, args, options = {}) {
       cwd,
       env: { ...process.env, ...env },
       stdio: capture ? ['ignore', 'pipe', 'pipe'] : ['ignore', 'inherit', 'inherit'],
+      timeout: LONGEST,
       ...rest,
     });
     let output = '';
     child.stdout?.on('data', (chunk) => (output += chunk));
     child.stderr?.on('data', (chunk) => (output += chunk));
     child.on('error', reject);
-    child.on('close', (code) => resolve({ code: code ?? 1, output }));
+    child.on('close', (code, signal) => {
+      if (signal) console.error(`${command} was ended by ${signal}.`);
+      resolve({ code: code ?? 1, output });
+    });
   });
 }
 

@@ -3,9 +3,8 @@ import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import { componentSchema, pageSchema, problemSchema, siteSchema, type Component, type Page } from '@retoque/contract';
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import { randomUUID } from 'node:crypto';
-import pg from 'pg';
 import { createApp } from './create-app.js';
-import { ownPages } from './testing/api.js';
+import { onDatabase, ownPages } from './testing/api.js';
 import { Database } from './database/database.module.js';
 
 // Runs against a real PostgreSQL; tools/test.mjs starts one and gives its address.
@@ -312,13 +311,12 @@ describe('owners', () => {
   });
 
   it('own every table', async () => {
-    const client = new pg.Client({ connectionString: process.env.DATABASE_URL });
-    await client.connect();
-    const { rows } = await client.query(
-      `select table_name from information_schema.tables where table_schema = 'public' and table_type = 'BASE TABLE'
-       except select table_name from information_schema.columns where column_name = 'owner_id'`,
+    const { rows } = await onDatabase((client) =>
+      client.query(
+        `select table_name from information_schema.tables where table_schema = 'public' and table_type = 'BASE TABLE'
+         except select table_name from information_schema.columns where column_name = 'owner_id'`,
+      ),
     );
-    await client.end();
     expect(rows.map((row: { table_name: string }) => row.table_name)).toEqual(['owners']);
   });
 });

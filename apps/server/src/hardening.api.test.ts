@@ -4,10 +4,9 @@ import { pageSchema, problemSchema, storageSchema, type Page } from '@retoque/co
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import { randomUUID } from 'node:crypto';
 import type { AddressInfo } from 'node:net';
-import pg from 'pg';
 import request from 'supertest';
 import { createApp } from './create-app.js';
-import { ownPages } from './testing/api.js';
+import { onDatabase, ownPages } from './testing/api.js';
 
 // What a hostile page, a broken connection or a hostile body must not be able to do.
 let app: NestExpressApplication;
@@ -196,14 +195,13 @@ describe('a change that a page cannot bear', () => {
     const page = await paste();
     const add = (html: string) => api().post(`/api/pages/${page.id}/changes`).send(change(html));
     await add('<b>first</b>').expect(201);
-    const client = new pg.Client({ connectionString: process.env.DATABASE_URL });
-    await client.connect();
-    await client.query(
-      `insert into page_changes (owner_id, page_id, name, locator, place, html, css)
-       select owner_id, page_id, 'Deep', locator, place, $2, '' from page_changes where page_id = $1`,
-      [page.id, '<div>'.repeat(19_000)],
+    await onDatabase((client) =>
+      client.query(
+        `insert into page_changes (owner_id, page_id, name, locator, place, html, css)
+         select owner_id, page_id, 'Deep', locator, place, $2, '' from page_changes where page_id = $1`,
+        [page.id, '<div>'.repeat(19_000)],
+      ),
     );
-    await client.end();
     const { version } = pageSchema.parse((await api().get(`/api/pages/${page.id}`).expect(200)).body);
     expect(version.html).toContain('<b>first</b>');
     expect(version.changes.map(({ name, applied, problem }) => [name, applied, problem])).toEqual([
@@ -219,27 +217,28 @@ describe('a connection to the database that dies', () => {
     const page = await paste();
     const opened = await api().post('/api/components').send({ pageId: page.id, kind: 'link', name: 'Go', locator });
     const { id, currentTrialId } = opened.body as { id: string; currentTrialId: string };
-    const client = new pg.Client({ connectionString: process.env.DATABASE_URL });
-    await client.connect();
-    const look = { settings: [], exceptions: [], muted: [] };
-    const answers: number[] = [];
-    let revision = 0;
-    for (let round = 0; round < 15; round++) {
-      const saveId = randomUUID();
-      const save = () =>
-        api().put(`/api/components/${id}/trials/${currentTrialId}/look`).send({ baseRevision: revision, saveId, look });
-      const kill = client.query(
-        `select pg_terminate_backend(pid) from pg_stat_activity where pid <> pg_backend_pid() and backend_type = 'client backend'`,
-      );
-      const [answer] = await Promise.all([save(), kill]);
-      answers.push(answer.status);
-      expect([200, 503]).toContain(answer.status);
-      if (answer.status === 503) expect(answer.headers['retry-after']).toMatch(/^\d+$/);
-      // Sent again with the same id it is stored once, whatever became of the first.
-      revision = ((await save().expect(200)).body as { revision: number }).revision;
-      expect(revision).toBe(round + 1);
-    }
-    await client.end();
+    await onDatabase(async (client) => {
+      const look = { settings: [], exceptions: [], muted: [] };
+      const answers: number[] = [];
+      let revision = 0;
+      for (let round = 0; round < 15; round++) {
+        const saveId = randomUUID();
+        const save = () =>
+          api()
+            .put(`/api/components/${id}/trials/${currentTrialId}/look`)
+            .send({ baseRevision: revision, saveId, look });
+        const kill = client.query(
+          `select pg_terminate_backend(pid) from pg_stat_activity where pid <> pg_backend_pid() and backend_type = 'client backend'`,
+        );
+        const [answer] = await Promise.all([save(), kill]);
+        answers.push(answer.status);
+        expect([200, 503]).toContain(answer.status);
+        if (answer.status === 503) expect(answer.headers['retry-after']).toMatch(/^\d+$/);
+        // Sent again with the same id it is stored once, whatever became of the first.
+        revision = ((await save().expect(200)).body as { revision: number }).revision;
+        expect(revision).toBe(round + 1);
+      }
+    });
     // Connections that died were not lost to the pool.
     const many = await Promise.all(Array.from({ length: 12 }, () => api().get('/api/health')));
     expect(many.map(({ status }) => status)).toEqual(many.map(() => 200));
