@@ -41,7 +41,8 @@ export interface SeenSubject {
 
 /** Puts subjects into states; states are kept, so that styles are shared between questions. */
 export class Forcer {
-  private readonly cache = new Map<ElementNode, Map<string, ForcedStates>>();
+  /** By elements of the staged pages, which go when their pages are put away. */
+  private readonly cache = new WeakMap<ElementNode, Map<string, ForcedStates>>();
 
   private forced(
     carrier: ElementNode,

@@ -136,6 +136,8 @@ export class LookedPages {
 
   /** A page is made from that of a look that is much the same, or else in full. */
   private pageOf(where: string, plans: readonly PlannedPart[]): LookedPage {
+    // A look that says nothing has the site's own page: nothing is worked out again for it.
+    if (!plans.some((plan) => plan.rules.length)) return this.looked(this.site, plans, undefined);
     const rules: RulesByPart = new Map(plans.map((plan) => [plan.part, plan.rules]));
     const root = this.roots.get(where);
     const change = root && lookChange(this.parts, root.rules, rules);

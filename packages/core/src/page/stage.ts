@@ -18,41 +18,56 @@ export const changesKey = once((changes: readonly MarkupChange[]): string =>
     .join('\n'),
 );
 
-type Mutable = { -readonly [K in keyof ElementNode]: ElementNode[K] } & {
-  children: ElementNode[];
-  content: (ElementNode | string)[];
-};
+/** A copy of an element; what stands in it is looked up when it is asked for, which for most copies never happens. */
+class StagedElement implements ElementNode {
+  readonly order: number;
+  readonly name: string;
+  readonly namespace: ElementNode['namespace'];
+  readonly attributes: ReadonlyMap<string, string>;
+  readonly id: string | undefined;
+  readonly classes: readonly string[];
+  readonly siblingIndex: number;
+  readonly parent: ElementNode | undefined;
+  private held: readonly ElementNode[] | undefined;
+  private run: readonly (ElementNode | string)[] | undefined;
+
+  constructor(
+    readonly stagedFrom: ElementNode,
+    private readonly copies: readonly ElementNode[],
+    own: readonly MarkupChange[] | undefined,
+  ) {
+    const { attributes } = stagedFrom;
+    this.order = stagedFrom.order;
+    this.name = stagedFrom.name;
+    this.namespace = stagedFrom.namespace;
+    this.siblingIndex = stagedFrom.siblingIndex;
+    this.attributes = own ? changed(attributes, own) : attributes;
+    this.id = own ? this.attributes.get('id') || undefined : stagedFrom.id;
+    this.classes = own
+      ? (this.attributes.get('class') ?? '').split(/[\t\n\f\r ]+/).filter(Boolean)
+      : stagedFrom.classes;
+    this.parent = stagedFrom.parent && copies[stagedFrom.parent.order];
+    const text = own?.find((change) => change.name === '#text');
+    if (text) this.run = [text.value ?? ''];
+  }
+
+  get children(): readonly ElementNode[] {
+    return (this.held ??= this.stagedFrom.children.map((child) => this.copies[child.order]!));
+  }
+
+  get content(): readonly (ElementNode | string)[] {
+    return (this.run ??= this.stagedFrom.content.map((item) =>
+      typeof item === 'string' ? item : this.copies[item.order]!,
+    ));
+  }
+}
 
 /** A copy of a page with other attributes on some of its elements; elements keep their order. */
 export function stageTree(tree: PageTree, changes: readonly MarkupChange[]): PageTree {
   const byOrder = new Map<number, MarkupChange[]>();
   for (const change of changes) byOrder.set(change.order, [...(byOrder.get(change.order) ?? []), change]);
-  const copies: Mutable[] = [];
-  for (const element of tree.elements) {
-    const own = byOrder.get(element.order);
-    const attributes = own ? changed(element.attributes, own) : element.attributes;
-    copies.push({
-      order: element.order,
-      name: element.name,
-      namespace: element.namespace,
-      attributes,
-      id: own ? attributes.get('id') || undefined : element.id,
-      classes: own ? (attributes.get('class') ?? '').split(/[\t\n\f\r ]+/).filter(Boolean) : element.classes,
-      parent: element.parent && copies[element.parent.order],
-      children: [],
-      content: [],
-      siblingIndex: element.siblingIndex,
-      stagedFrom: element,
-    });
-  }
-  tree.elements.forEach((element, i) => {
-    const copy = copies[i]!;
-    copy.children = element.children.map((child) => copies[child.order]!);
-    const text = byOrder.get(element.order)?.find((change) => change.name === '#text');
-    copy.content = text
-      ? [text.value ?? '']
-      : element.content.map((item) => (typeof item === 'string' ? item : copies[item.order]!));
-  });
+  const copies: ElementNode[] = [];
+  for (const element of tree.elements) copies.push(new StagedElement(element, copies, byOrder.get(element.order)));
   return { root: copies[0]!, elements: copies, quirks: tree.quirks };
 }
 

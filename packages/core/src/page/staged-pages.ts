@@ -35,9 +35,9 @@ function indexOf({ index }: StagedPage): RuleIndex {
   throw new TypeError('A page whose rules were revised is revised again from the page that it was made from.');
 }
 
-/** Beyond this the least recently used are made again when they are asked for; each has the page's elements and rules anew. */
+/** Beyond this the least recently used are made again when they are asked for; each has the page's elements anew. */
 const MAX_STAGES = 400;
-const MAX_STAGED = 1_000_000;
+const MAX_STAGED = 400_000;
 const LEAST_STAGES = 8;
 
 /**
@@ -51,7 +51,7 @@ export class StagedPages {
     readonly tree: PageTree,
     private readonly known: KnownMeasures,
     private readonly make: (changes: readonly MarkupChange[]) => StagedPage,
-    /** How many elements and rules one stage has. */
+    /** How many elements one stage has of its own; rules are shared. */
     private readonly weight: number,
   ) {}
 
@@ -68,7 +68,7 @@ export class StagedPages {
           new Map([...known.containers].map(([node, size]) => [staged.elements[node.order]!, size]));
         return new StagedPage(staged, index.onto(staged), { ...known, containers });
       },
-      tree.elements.length + index.entries.length,
+      tree.elements.length,
     );
   }
 
