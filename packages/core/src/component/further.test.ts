@@ -88,6 +88,14 @@ describe('what stands in a component beside its kind’s own parts', () => {
     );
   });
 
+  it('leaves out no words beside a list in a menu', () => {
+    const page = pageOf(
+      '<footer><nav>See also <ul><li><a href="#1">One</a></li><li><a href="#2">Two</a></li></ul></nav></footer>',
+      '',
+    );
+    expect(texts(page).missed).toEqual([]);
+  });
+
   const block = (body: string, css = '') => {
     const page = pageOf(`<main>${body}</main>`, css);
     const [root] = selectAll(page.tree, '.b');

@@ -2,7 +2,7 @@ import { CARRIED_ATOMS, type CarriedAtom } from '../css/selector/states.js';
 import type { Subject } from './subject.js';
 import { reachedBy } from '../css/selector/locator.js';
 import type { StyledPage } from '../css/cascade/page-styles.js';
-import { descendants, selfAndAncestors, type ElementNode, type PageTree } from '../tree/tree.js';
+import { descendants, hasOwnText, selfAndAncestors, type ElementNode, type PageTree } from '../tree/tree.js';
 import { CarriedStates } from './carriers.js';
 import { selectorWithin } from './fitting.js';
 import { heldBy } from './held.js';
@@ -119,7 +119,8 @@ function furtherOf(
   { page, isApart = () => false }: PartsAsked,
 ): ReadonlyMap<string, readonly ElementNode[]> {
   if (!page || !kind.parts.some(isFurther)) return new Map();
-  const roots = new Set(reachedBy(tree, root));
+  // A root with words of its own is a text of the component like any other.
+  const roots = reachedBy(tree, root).filter((element) => !hasOwnText(element));
   const inside = [...heldBy(tree, kind, root)].filter((element) => !isApart(element));
   const [taken, covered] = [new Set<ElementNode>(roots), new Set<ElementNode>()];
   const marks = new Map<string, ReadonlySet<ElementNode>>();

@@ -13,11 +13,12 @@ import {
   HOVER,
   INVALID,
   isSubset,
+  VISITED,
   type StateBits,
 } from '../css/selector/states.js';
 
 /** Atoms that a person or the page can bring about on a part. */
-const REACHABLE = [FILLED, CURRENT, EXPANDED, HOVER, FOCUS, FOCUS_VISIBLE, CHECKED, INVALID, ACTIVE, DISABLED];
+const REACHABLE = [VISITED, FILLED, CURRENT, EXPANDED, HOVER, FOCUS, FOCUS_VISIBLE, CHECKED, INVALID, ACTIVE, DISABLED];
 /** What a disabled control is never in: it takes no focus and no press, and is barred from validation (HTML 4.10.18.5). */
 const NEVER_DISABLED = FOCUS | FOCUS_VISIBLE | ACTIVE | INVALID;
 

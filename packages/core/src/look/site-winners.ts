@@ -1,6 +1,6 @@
 import type { Applied } from '../css/cascade/applied.js';
 import { environmentKey, type Environment } from '../css/conditions/environment.js';
-import { CARRIED, closeBits, type StateBits } from '../css/selector/states.js';
+import { CARRIED, closeBits, VISITED, type StateBits } from '../css/selector/states.js';
 import type { ElementStyle } from '../css/cascade/element-style.js';
 import { once } from '../memo/once.js';
 import type { StagedPages } from '../page/staged-pages.js';
@@ -42,7 +42,11 @@ export class SiteWinners {
     if (!known) this.belongings.set(property, (known = new Map()));
     let set = known.get(state);
     if (set === undefined) {
-      set = smallestWithSame(state, this.sets, (bits) => this.winner(property, bits)?.declaration);
+      // The browser's own colour of visited links is nobody's wish: a look of the link at rest goes before it.
+      const isBrowsers = state & VISITED && this.winner(property, state)?.origin === 'browser';
+      set = isBrowsers
+        ? this.belongs(property, state & ~VISITED)
+        : smallestWithSame(state, this.sets, (bits) => this.winner(property, bits)?.declaration);
       known.set(state, set);
     }
     return set;
@@ -71,7 +75,10 @@ export function siteWinners(
   const key = environmentKey(environment);
   let own = known.find((item) => item.environment === key);
   if (!own) {
-    own = { environment: key, inPlay: statesInPlay(site, environment, subject), bySets: new Map() };
+    // Links look visited where the site says so; what the browser says of them is in its sheet on every page.
+    const visited = statesInPlay(site, environment, subject, 'author') & VISITED;
+    const inPlay = (statesInPlay(site, environment, subject) & ~VISITED) | visited;
+    own = { environment: key, inPlay, bySets: new Map() };
     known.push(own);
     if (known.length > MAX_ENVIRONMENTS) known.shift();
   }

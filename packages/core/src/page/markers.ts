@@ -14,6 +14,7 @@ export const MARKED_STATES: ReadonlySet<string> = new Set([
   'focus',
   'focus-visible',
   'focus-within',
+  'visited',
   'invalid',
   'user-invalid',
   'valid',
@@ -44,6 +45,7 @@ export const ORDER_ATTRIBUTE = 'data-rq-order';
  */
 export const STATE_BASICS = `@layer retoque-browser {
 :where([${markerOf('focus-visible')}]) { outline: auto 1px -webkit-focus-ring-color }
+:where(a[href][${markerOf('visited')}]) { color: VisitedText }
 :where(a[href][${markerOf('active')}]) { color: ActiveText }
 :where([popover][${markerOf('popover-open')}]) { display: block }
 }`;

@@ -2,15 +2,10 @@ import { ident, walk, type CssNode, type Rule } from 'css-tree';
 import { readWithinBounds, withinBrackets } from '../css/syntax/parser.js';
 import { once } from '../memo/once.js';
 import { markerOf, partMarkerOf } from './markers.js';
+import type { Edit } from './edit.js';
+import { historyEdits, UNVISITED } from './history-marks.js';
 import { importSpans, urlSpans, type ImportSpan, type UrlSpan } from './references.js';
 import type { PageTree } from '../tree/tree.js';
-
-/** A piece of a text that another stands in place of. */
-export interface Edit {
-  readonly start: number;
-  readonly end: number;
-  readonly text: string;
-}
 
 /** A rule, and what elements must be called for each of its selectors to reach any. */
 interface RuleSpan {
@@ -94,8 +89,14 @@ export function readMarks(source: string, states: ReadonlySet<string>): Pick<Pre
       if (node.children || !node.loc) return;
       const { start, end } = node.loc;
       if (states.has(name)) marks.push({ start: start.offset, end: end.offset, text: `[${markerOf(name)}]` });
+      else if (name === 'link' && states.has('visited')) {
+        marks.push({ start: start.offset, end: end.offset, text: UNVISITED });
+      }
     },
   });
+  if (states.has('visited')) {
+    walk(sheet, { visit: 'Rule', enter: (node) => void marks.push(...historyEdits(node, css)) });
+  }
   if (css.length >= LEAST_LENGTH) {
     walk(sheet, {
       visit: 'Rule',

@@ -1,6 +1,7 @@
 import { string as cssString } from 'css-tree';
 import { MARKED_STATES } from './markers.js';
-import { prepareSheet, readMarks, unreached, type Edit } from './prepared-sheet.js';
+import type { Edit } from './edit.js';
+import { prepareSheet, readMarks, unreached } from './prepared-sheet.js';
 import { isDataAddress, urlSpans, type UrlSpan } from './references.js';
 import { resolveAddress } from './sheets.js';
 import type { PageTree } from '../tree/tree.js';
@@ -24,7 +25,7 @@ const MAX_IMPORT_DEPTH = 8;
 const NOTHING = 'data:,';
 
 function applyEdits(text: string, edits: readonly Edit[]): string {
-  const sorted = [...edits].sort((a, b) => a.start - b.start);
+  const sorted = [...edits].sort((a, b) => a.start - b.start || a.end - b.end);
   let out = '';
   let at = 0;
   for (const edit of sorted) {

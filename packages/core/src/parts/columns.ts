@@ -2,15 +2,7 @@ import type { StateColumn } from '../component/state-column.js';
 import type { FoundPart } from '../component/parts.js';
 import { columnFor, columnNamed, setBits, STATE_COLUMNS } from '../component/states.js';
 import type { Environment } from '../css/conditions/environment.js';
-import {
-  bitsOf,
-  closeBits,
-  FOCUS,
-  FOCUS_VISIBLE,
-  FOCUS_WITHIN,
-  VISITED,
-  type StateBits,
-} from '../css/selector/states.js';
+import { bitsOf, closeBits, FOCUS, FOCUS_VISIBLE, FOCUS_WITHIN, type StateBits } from '../css/selector/states.js';
 import { mayMatch } from '../css/cascade/rule-entry.js';
 import type { PageStyles } from '../css/cascade/page-styles.js';
 import { bitsOfWhen, type Look } from '../look/model.js';
@@ -36,7 +28,7 @@ function setsOfRules(styles: PageStyles, element: ElementNode, pseudo: string | 
   for (const entry of styles.possibleEntries(element)) {
     if (entry.origin !== 'author' || entry.selector.pseudoElement !== pseudo || !entry.selector.states) continue;
     if (!mayMatch(entry, element, styles.tree.quirks)) continue;
-    sets.add(closeBits(entry.selector.states & ~FOCUS_WITHIN & ~VISITED));
+    sets.add(closeBits(entry.selector.states & ~FOCUS_WITHIN));
   }
   return sets;
 }

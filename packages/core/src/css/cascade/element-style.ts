@@ -13,6 +13,7 @@ import { MEDIUM, readFontWeight, type FontSize } from '../values/font.js';
 import { adjust } from './adjust.js';
 import type { Applied } from './applied.js';
 import { CustomProperties, environmentVariable } from './custom.js';
+import { dependsOnHistory, mixedWith } from './visited.js';
 import { isMarkWidget, isSlotted, widgetHere } from './element-facts.js';
 import { resolvedValue } from './resolved-value.js';
 import type { RuleSet } from './rule-set.js';
@@ -46,6 +47,8 @@ export class ElementStyle implements SourceStyle {
     readonly parent: ElementStyle | undefined,
     private readonly page: StyleHost,
     like?: ElementStyle,
+    /** The same element as if its link had not been visited, where rules for visited ones match it. */
+    private readonly unvisited?: ElementStyle,
   ) {
     // The browser draws such a box as its colours ask.
     this.shape = like && !isMarkWidget(this) ? like.shape : this;
@@ -78,11 +81,13 @@ export class ElementStyle implements SourceStyle {
 
   /** Declarations in the running for a property, weakest first. */
   running(property: string): readonly Applied[] {
+    if (this.unvisited && !dependsOnHistory(property)) return this.unvisited.running(property);
     return this.rules.running(property, this.flowFor(property));
   }
 
   /** The declaration that wins, CSS-wide reverting followed; undefined when none applies. */
   winner(property: string): Applied | undefined {
+    if (this.unvisited && !dependsOnHistory(property)) return this.unvisited.winner(property);
     return this.rules.winner(property, this.flowFor(property));
   }
 
@@ -103,6 +108,7 @@ export class ElementStyle implements SourceStyle {
 
   /** A custom property's value, its own references resolved; undefined when not set, invalid or in a cycle. */
   customProperty(name: string): string | undefined {
+    if (this.unvisited) return this.unvisited.customProperty(name);
     if (!this.custom) this.custom = new CustomProperties(this);
     return this.custom.get(name);
   }
@@ -171,8 +177,28 @@ export class ElementStyle implements SourceStyle {
 
   private computedOf(info: PropertyInfo): string {
     if (this.shape !== this && !info.holdsColour) return this.shape.computedOf(info);
+    if (this.unvisited && !dependsOnHistory(info.name)) return this.unvisited.computedOf(info);
     const known = this.computedTexts[info.id];
     if (known !== undefined) return known;
+    if (this.unvisited) return (this.computedTexts[info.id] = this.visitedColour(info, this.unvisited));
+    return this.ownOf(info);
+  }
+
+  /** A colour that the history has a say in, put together from both styles. */
+  private visitedColour(info: PropertyInfo, unvisited: ElementStyle): string {
+    const own = this.declaredColour(info);
+    if (!own) return this.ownOf(info);
+    return mixedWith(unvisited.colour(info.name), own, info.name) ?? unvisited.text(info.name);
+  }
+
+  private declaredColour(info: PropertyInfo): Rgba | undefined {
+    const text = this.ownOf(info);
+    if (text.toLowerCase() === 'currentcolor' && info.name !== 'color')
+      return this.declaredColour(propertyInfo('color'));
+    return parseColour(text);
+  }
+
+  private ownOf(info: PropertyInfo): string {
     const adjusts = info.adjusted === 'always' || (info.adjusted === 'box' && isMarkWidget(this));
     // What neither the parent nor other properties can change is the same for all elements of these rules.
     const snapsHere = info.snaps && this.environment.resolution !== 1;
@@ -187,11 +213,12 @@ export class ElementStyle implements SourceStyle {
       return declared;
     }
     const value = adjusts ? adjust(this, info.name, declared) : declared;
-    this.computedTexts[info.id] = value;
+    if (!this.unvisited) this.computedTexts[info.id] = value;
     return value;
   }
 
   private declaredOf(info: PropertyInfo): string {
+    if (this.unvisited && !dependsOnHistory(info.name)) return this.unvisited.declaredOf(info);
     const winner = this.winner(info.name);
     const text = this.ownText(info, winner);
     return text === undefined ? this.takenValue(info) : this.compute(info, text, winner);

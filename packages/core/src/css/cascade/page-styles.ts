@@ -1,6 +1,7 @@
 import type { ElementNode, PageTree } from '../../tree/tree.js';
 import type { Environment } from '../conditions/environment.js';
 import { AT_REST, contextOf, type ForcedStates } from '../selector/forced.js';
+import { VISITED } from '../selector/states.js';
 import type { MatchContext } from '../selector/types.js';
 import type { RegisteredProperty } from '../sheet/sheet.js';
 import { inlineDeclarations } from './applied.js';
@@ -13,6 +14,7 @@ import { RuleMatching } from './rule-matching.js';
 import { RuleSet } from './rule-set.js';
 import { OF_ELEMENT, RuleIndex, type PageRules, type RuleSets } from './rules.js';
 import { EnvironmentRules } from './environment-rules.js';
+import { withoutHistory } from './visited.js';
 import { matchEntry, type CascadeSheet, strongestOfEachRule, type MatchedEntry, type RuleEntry } from './rule-entry.js';
 
 /** Numbers of styles and of their rules, unique across pages, since one page may take over what another worked out. */
@@ -129,8 +131,37 @@ export class PageStyles implements StyleHost {
         return style;
       }
     }
-    const matched = this.matching.matchedFor(element, pseudo, forced, parent);
-    return this.intern(element, pseudo, this.ruleSetFor(element, pseudo, matched), parent, forced);
+    const rules = this.rulesFor(element, pseudo, forced, parent);
+    return this.intern(
+      element,
+      pseudo,
+      rules,
+      parent,
+      forced,
+      this.unvisitedOf(element, pseudo, forced, parent, rules),
+    );
+  }
+
+  private rulesFor(
+    element: ElementNode,
+    pseudo: string | undefined,
+    forced: ForcedStates,
+    parent: ElementStyle | undefined,
+  ): RuleSet {
+    return this.ruleSetFor(element, pseudo, this.matching.matchedFor(element, pseudo, forced, parent));
+  }
+
+  /** The style as if no link had been visited; undefined where that is the same. */
+  private unvisitedOf(
+    element: ElementNode,
+    pseudo: string | undefined,
+    forced: ForcedStates,
+    parent: ElementStyle | undefined,
+    rules: RuleSet,
+  ): ElementStyle | undefined {
+    if (!(forced.union & VISITED)) return undefined;
+    const plain = withoutHistory(forced);
+    return this.rulesFor(element, pseudo, plain, parent) === rules ? undefined : this.at(plain).of(element, pseudo);
   }
 
   /** What holds for an element at rest; undefined where containers have a say. */
@@ -196,12 +227,13 @@ export class PageStyles implements StyleHost {
     rules: RuleSet,
     parent: ElementStyle | undefined,
     forced: ForcedStates,
+    unvisited?: ElementStyle,
   ): ElementStyle {
-    const key = `${parent?.serial ?? 0}:${rules.serial}:${pseudo ?? ''}`;
+    const key = `${parent?.serial ?? 0}:${rules.serial}:${pseudo ?? ''}${unvisited ? `:${unvisited.serial}` : ''}`;
     let style = this.styles.get(key);
     if (!style) {
       const like = this.revision?.isColourOnlyIn(forced) ? this.base!.at(forced).of(element, pseudo) : undefined;
-      style = new ElementStyle(++serials, element, pseudo, rules, parent, this, like);
+      style = new ElementStyle(++serials, element, pseudo, rules, parent, this, like, unvisited);
       this.styles.set(key, style);
     }
     return style;
