@@ -92,8 +92,10 @@ const EMPTY: Omit<Cell, 'column'> = {
 function followedBy(resolver: LookResolver, property: string, column: StateColumn): StateColumn | undefined {
   const shown = shownBits(column);
   const { set } = resolver.decide(property, shown);
-  const isOwn = set === setBits(column) || (set !== 0 && set === shown);
-  return isOwn ? undefined : columnFor(set);
+  if (set === setBits(column) || (set !== 0 && set === shown)) return undefined;
+  const followed = columnFor(set);
+  // Focus by pointer and by keyboard share a column.
+  return followed.name === column.name ? undefined : followed;
 }
 
 /** Values by the elements that have them; undefined where all have the same. */

@@ -28,6 +28,7 @@ const loadAhead = () => {
     import('./CommandPalette'),
     import('../editor/TakeAlong'),
     import('../editor/Differs'),
+    import('../editor/SharedRule'),
     import('../frames/ViewChoices'),
     import('../saving/Conflict'),
   ]).catch(() => (ahead = undefined));

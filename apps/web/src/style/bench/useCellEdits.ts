@@ -64,6 +64,16 @@ export function useCellEdits(kind: Kind, sheet: StateSheet | undefined, grid: Gr
     );
   });
 
+  const setAlso = useSteady((columns: readonly string[]) => {
+    const values = editor.own(active.head);
+    if (!values) return;
+    const cells = columns.map((column) => ({ ...active.head, column }));
+    editor.set(
+      cells.map((address) => ({ address, values })),
+      `Set ${cellsName(kind, cells)} too`,
+    );
+  });
+
   const copy = (event: ClipboardEvent, cut: boolean) => {
     if (!(event.target as HTMLElement).matches('.cell') || !sheet) return;
     event.preventDefault();
@@ -89,6 +99,6 @@ export function useCellEdits(kind: Kind, sheet: StateSheet | undefined, grid: Gr
     );
   };
 
-  return { setSelected, clear, mute, fill, takeAlong, copy, paste, copyCss };
+  return { setSelected, clear, mute, fill, takeAlong, setAlso, copy, paste, copyCss };
 }
 export type CellEdits = ReturnType<typeof useCellEdits>;

@@ -5,6 +5,7 @@ import type { LedgerQuery, SiteColour } from '../../engine/protocol';
 import { useSteady } from '../../shell/useSteady';
 import { Button } from '../../theme/Button';
 import { columnLabel, followWords, type CellAddress } from '../look/cells';
+import { servedTogether } from '../look/shared-rule';
 import { ColourEditor } from './ColourEditor';
 import { EDITORS } from './values';
 import { useHand } from './hand';
@@ -26,6 +27,7 @@ interface Edits {
   readonly clear: () => void;
   readonly mute: () => void;
   readonly takeAlong: (parts: readonly string[]) => void;
+  readonly setAlso: (columns: readonly string[]) => void;
 }
 
 /** The editor of the chosen cell: its value, what it is measured at, and where the site has it from. */
@@ -86,6 +88,8 @@ export function Editor({
   };
   const value = withFresh(row, cell.own ?? cell.computed);
   const differs = cell.own === undefined ? cell.differs : undefined;
+  const cells = sheet.rows.find((item) => item.part === address.part && item.row.key === row.key)?.cells ?? [];
+  const together = servedTogether(cells, address.column);
   const sheetPart = sheet.parts.find(({ name }) => name === address.part);
   return (
     <>
@@ -154,6 +158,7 @@ export function Editor({
         </>
       )}
       {differs && sheetPart ? <Differs part={sheetPart} values={differs} onApart={onApart} /> : null}
+      {together.length ? <SharedRule columns={together} onTake={edits.setAlso} /> : null}
       {row.key === 'text' && cell.own !== undefined && !cell.muted ? (
         <TakeAlong
           component={component}
@@ -219,3 +224,4 @@ function Helped({ check: { part, column, demand } }: { check: CheckRef }) {
 const WaysOut = late(() => import('../../ledger/WaysOut'), <p className="small">Looking for ways out…</p>);
 const TakeAlong = late(() => import('./TakeAlong'));
 const Differs = late(() => import('./Differs'));
+const SharedRule = late(() => import('./SharedRule'));

@@ -43,6 +43,7 @@ export const editorStyles = {
     textOverflow: 'ellipsis',
     whiteSpace: 'nowrap',
   },
+  '& .shared-rule button': { marginTop: '8px' },
   '& .differs li i': {
     width: '16px',
     height: '16px',
