@@ -1,5 +1,14 @@
 import { expect, test } from '@playwright/test';
-import { changeLook, ComponentSession, EMPTY_LOOK, statesOf } from '../../packages/core/dist/index.js';
+import {
+  changeLook,
+  ComponentSession,
+  DESKTOP,
+  EMPTY_LOOK,
+  PageSession,
+  statesOf,
+  toHex,
+} from '../../packages/core/dist/index.js';
+import sharp from 'sharp';
 import { openDemo } from '../agreement/demo';
 import { PRACTICE } from './support';
 
@@ -63,3 +72,60 @@ test('a scrollbar’s thumb is painted as its sheet says: at rest, pointed at an
   await expect.poll(() => pixel(...onThumb)).toEqual([0, 0, 200]);
   await page.mouse.up();
 });
+
+const BOX = '<div class="s" tabindex="0"><p>Words</p></div>';
+const BASE =
+  'body { margin: 0; background: #fff } .s { overflow: auto; width: 200px; height: 200px; max-height: 200px } p { height: 900px }';
+const RULES = {
+  none: '',
+  standard: '.s { scrollbar-color: #204060 #e0d0c0 }',
+  thin: '.s { scrollbar-width: thin; scrollbar-color: #204060 #e0d0c0 }',
+  both: '.s { scrollbar-color: #204060 #e0d0c0 } .s::-webkit-scrollbar { width: 15px } .s::-webkit-scrollbar-thumb { background: #ff0000 }',
+  bar: '.s::-webkit-scrollbar { width: 15px }',
+  'pieces without a bar':
+    '.s::-webkit-scrollbar-thumb { background: #ff0000 } .s::-webkit-scrollbar-track { background: #00ff00 }',
+  whole:
+    '.s::-webkit-scrollbar { width: 15px; background: #0000ff } .s::-webkit-scrollbar-thumb { background: #ff0000 }',
+};
+const LOOKS = {
+  'no look': [],
+  width: [['bar', 'width', '15px']],
+  thumb: [['thumb', 'background-color', '#123456']],
+} as const;
+
+for (const [site, css] of Object.entries(RULES)) {
+  for (const [name, settings] of Object.entries(LOOKS)) {
+    test(`the bar is measured as Chromium draws it: ${site} of the site, ${name}`, async ({ page }) => {
+      const html = `<!doctype html><title>t</title><style>${BASE} ${css}</style>${BOX}`;
+      const session = new PageSession({ html, address: 'https://page.invalid/', sheets: [] });
+      const found = session.components().find(({ kind, selector }) => kind === 'scrollbar' && selector !== 'html')!;
+      const bench = new ComponentSession(session, found.kind, found.locator);
+      const look = changeLook(
+        EMPTY_LOOK,
+        settings.map(([part, property, value]) => ({ part, property, value, when: { states: [] } })),
+      );
+      const { css: handed, proof } = bench.handover(look, found.name);
+      expect(proof.failures).toEqual([]);
+      // As on the live site the sheet is there from the start: Chromium does not draw a bar anew for one that is added.
+      await page.setContent(html.replace('</style>', `</style><style>${handed}</style>`));
+      const [check] = bench
+        .requiredChecks(look, { viewports: [{ name: 'wide', environment: DESKTOP }] })
+        .filter(({ part, column }) => part === 'thumb' && column === 'default');
+      const { data, info } = await sharp(await page.screenshot({ clip: { x: 0, y: 0, width: 200, height: 200 } }))
+        .ensureAlpha()
+        .raw()
+        .toBuffer({ resolveWithObject: true });
+      const at = (x: number, y: number) =>
+        `#${[...data.subarray((y * info.width + x) * 4, (y * info.width + x) * 4 + 3)].map((part) => part.toString(16).padStart(2, '0')).join('')}`;
+      // The thumb stands at the top of a box that has not been scrolled; below it is the track.
+      const [thumb, track] = [at(193, 25), at(193, 150)];
+      if (check!.verdict === 'exempt') {
+        // Drawn by the browser in colours of its own: in none that the site names.
+        expect(['#ff0000', '#00ff00', '#204060', '#123456']).not.toContain(thumb);
+        expect(thumb).not.toBe(track);
+        return;
+      }
+      expect([thumb, track]).toEqual([toHex(check!.foreground!), toHex(check!.background!)]);
+    });
+  }
+}

@@ -5,7 +5,7 @@ import { contrastRatio } from '../colour/contrast.js';
 import { opaque } from '../testing/arbitraries.js';
 import { selectAll } from '../css/selector/locator.js';
 import { lookingAt, pageOf } from '../testing/page.js';
-import { checkEdge, checkGround, checkIcon, NEEDED_EDGE } from './edge.js';
+import { checkEdge, checkIcon, NEEDED_EDGE } from './edge.js';
 import { checkText } from './text.js';
 
 // WCAG 2.2, 1.4.11: at least 3:1 for what identifies a control, and for graphics that are needed to understand.
@@ -68,21 +68,6 @@ describe('an icon', () => {
     expect(icon('.i { color: #bbb; background: #fff }', '<button class="i">×</button>')).toMatchObject({
       verdict: 'short',
     });
-  });
-});
-
-describe('one ground against another', () => {
-  it('is what shows a scrollbar’s thumb', () => {
-    const { view, element } = at(
-      '.f::-webkit-scrollbar-thumb { background: #777 } .f::-webkit-scrollbar-track { background: #fff } .g::-webkit-scrollbar-thumb { background: linear-gradient(#000, #fff) } .h::-webkit-scrollbar-thumb { background: url(x.png) }',
-      '<div class="f g"></div>',
-      '.f',
-    );
-    const thumb = view.of(element, '-webkit-scrollbar-thumb');
-    const track = view.of(element, '-webkit-scrollbar-track');
-    // Of a gradient the place that is seen least.
-    expect(checkGround(thumb, track)).toMatchObject({ verdict: 'short', measured: 1 });
-    expect(checkGround(track, undefined)).toMatchObject({ verdict: 'short' });
   });
 });
 

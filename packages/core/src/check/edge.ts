@@ -25,7 +25,7 @@ export const NEEDED_EDGE = 3;
 const exempt = (reason: string) => without('1.4.11', 'exempt', NEEDED_EDGE, reason);
 const unsure = (reason: string, basis?: Basis) => without('1.4.11', 'unsure', NEEDED_EDGE, reason, basis);
 
-function measured(foreground: Rgba, background: Rgba, basis: Basis, at?: Check['at']): Check {
+export function measured(foreground: Rgba, background: Rgba, basis: Basis, at?: Check['at']): Check {
   const ratio = contrastRatio(foreground, background);
   return {
     criterion: '1.4.11',
@@ -44,7 +44,7 @@ function measured(foreground: Rgba, background: Rgba, basis: Basis, at?: Check['
 
 const SIDES = ['top', 'right', 'bottom', 'left'] as const;
 
-const lowest = (checks: readonly Check[]): Check | undefined =>
+export const lowest = (checks: readonly Check[]): Check | undefined =>
   checks.reduce<Check | undefined>((low, check) => (!low || check.measured! < low.measured! ? check : low), undefined);
 const highest = (checks: readonly Check[]): Check | undefined =>
   checks.reduce<Check | undefined>(
@@ -248,7 +248,7 @@ export function checkIcon(looking: Looking, element: ElementNode): Check {
 }
 
 /** Colours that a ground may have, one for each place of a gradient. */
-function groundsOf(style: ElementStyle, behind: Rgba): Rgba[] | undefined {
+export function groundsOf(style: ElementStyle, behind: Rgba): Rgba[] | undefined {
   const base = over(style.colour('background-color'), behind);
   const images = splitTopLevel(style.text('background-image'));
   if (images.length === 1 && images[0] === 'none') return [base];
@@ -257,16 +257,4 @@ function groundsOf(style: ElementStyle, behind: Rgba): Rgba[] | undefined {
     const rest = 1 - alpha;
     return { r: r + base.r * rest, g: g + base.g * rest, b: b + base.b * rest, alpha: 1 };
   });
-}
-
-/** Measures the ground of one piece against that of another, both over the page's paper where they let it through. */
-export function checkGround(own: ElementStyle, other: ElementStyle | undefined): Check {
-  const behind = other ? groundsOf(other, WHITE) : [WHITE];
-  if (own.colour('background-color').alpha === 0 && own.text('background-image') === 'none') {
-    return exempt('Drawn by the browser, unchanged.');
-  }
-  const checks = behind?.flatMap(
-    (ground) => groundsOf(own, ground)?.map((colour) => measured(colour, ground, 'ancestors')) ?? [],
-  );
-  return (checks && lowest(checks)) ?? unsure('A picture lies here.');
 }

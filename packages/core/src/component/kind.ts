@@ -1,4 +1,5 @@
 import type { StyledPage } from '../css/cascade/page-styles.js';
+import type { ElementStyle } from '../css/cascade/element-style.js';
 import type { ElementNode } from '../tree/tree.js';
 import type { StateName } from './states.js';
 
@@ -35,11 +36,9 @@ export interface Demand {
   /** 1.4.3 for text on what lies behind it; 1.4.11 for edges, icons and marks against what is beside them. */
   readonly criterion: '1.4.3' | '1.4.11';
   /** For 1.4.11: what is measured. */
-  readonly of?: 'edge' | 'icon' | 'ground';
+  readonly of?: 'edge' | 'icon' | 'thumb';
   /** For a text: only what the part's elements say themselves, and not what they hold. */
   readonly own?: boolean;
-  /** For a ground: the part that it is measured against, instead of what lies behind the component. */
-  readonly against?: string;
 }
 
 /** What a component of a kind starts from when it is made anew. */
@@ -73,7 +72,31 @@ export interface Kind {
   readonly mayHold?: readonly string[];
   /** True when what stands in it is not listed as a component again. */
   readonly claims?: boolean;
+  /** What a look of it brings with it, where browsers would drop the rest. */
+  readonly completes?: Completes;
 }
+
+/** What a look says, as a kind asks of it. */
+export interface Said {
+  /** Names of the parts that it says something about. */
+  readonly parts: ReadonlySet<string>;
+  /** True where it sets a property of a part at rest, under no condition. */
+  readonly sets: (part: string, property: string) => boolean;
+}
+
+/** A value at rest, under no condition. */
+export interface Completion {
+  readonly part: string;
+  readonly property: string;
+  readonly value: string;
+}
+
+/**
+ * What a look is given besides its own settings.
+ *
+ * @param site a part at rest as the site has it, by the part's name
+ */
+export type Completes = (said: Said, site: (part: string) => ElementStyle | undefined) => readonly Completion[];
 
 /** How components of a kind are told on a page. Apart from the kind, since only who looks for them needs it. */
 export interface Signs {

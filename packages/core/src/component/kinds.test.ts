@@ -24,7 +24,6 @@ describe.each(KINDS.map((kind) => [kind.name, kind] as const))('the kind %s', (_
     }
     for (const demand of kind.demands) {
       expect(names).toContain(demand.part);
-      if (demand.against !== undefined) expect(names).toContain(demand.against);
     }
     expect(new Set(kind.demands.map(({ name }) => name)).size).toBe(kind.demands.length);
   });

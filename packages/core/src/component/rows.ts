@@ -238,6 +238,8 @@ export const ROWS: readonly Row[] = [
   number('Drawing', 'Stroke width', 'stroke-width', SIZE),
   colour('Control', 'Accent', 'accent-color'),
   colour('Control', 'Caret', 'caret-color'),
+  one('Control', 'Scrollbar colours', 'scrollbar-color'),
+  choice('Control', 'Scrollbar width', 'scrollbar-width', 'auto thin none'),
   choice('Control', 'Pointer', 'cursor', 'auto pointer default not-allowed text grab help'),
   choice('Control', 'Drawn by the browser', 'appearance', 'auto none'),
 ];

@@ -18,7 +18,8 @@ const THIN = 12;
  * ones would switch the others off, so they stand under a condition. Empty when nothing can be said.
  */
 export function standardScrollbar({ selector, thumb, track, width }: ScrollbarLook): string {
-  const usable = (text: string | undefined) => (text !== undefined && parseColour(text) ? text : undefined);
+  // A piece that is not painted is no colour to hand over: the whole bar would vanish.
+  const usable = (text: string | undefined) => (((text && parseColour(text)?.alpha) || 0) > 0 ? text : undefined);
   const lines: string[] = [];
   const [thumbColour, trackColour] = [usable(thumb), usable(track)];
   if (thumbColour && trackColour) lines.push(`scrollbar-color: ${thumbColour} ${trackColour};`);

@@ -1,6 +1,7 @@
 import type { FoundPart } from '../component/parts.js';
+import type { Completes } from '../component/kind.js';
 import { setBits, shownBits } from '../component/states.js';
-import { environmentKey, type Environment } from '../css/conditions/environment.js';
+import { DESKTOP, environmentKey, type Environment } from '../css/conditions/environment.js';
 import {
   bareRules,
   planHandover,
@@ -11,7 +12,8 @@ import {
   type SubjectGroup,
 } from '../handover/index.js';
 import type { Place, ViewportBounds } from '../look/conditions.js';
-import { activeSettings, type Look } from '../look/model.js';
+import { activeSettings, changeLook, type Look } from '../look/model.js';
+import { once } from '../memo/once.js';
 import { LookResolver } from '../look/resolve.js';
 import type { Forcer } from '../component/subject.js';
 import type { StagedPages } from '../page/staged-pages.js';
@@ -37,12 +39,37 @@ export class ComponentPlans {
     private readonly parts: ComponentParts,
     private readonly forcer: Forcer,
     private readonly bounds: ViewportBounds,
+    private readonly completes?: Completes,
   ) {
     this.looked = new LookedPages(
       site,
       parts.all.map(({ part }) => part.name),
     );
   }
+
+  /** A look with all that its kind says it brings with it; the same one as long as the look is. */
+  readonly completed = once((look: Look): Look => {
+    const settings = this.completes ? activeSettings(look) : [];
+    if (!this.completes || !settings.length) return look;
+    const always = settings.filter(
+      ({ when: { states, ...more }, exception }) =>
+        exception === undefined && !states.length && !Object.keys(more).length,
+    );
+    const said = {
+      parts: new Set(settings.map(({ part }) => part)),
+      sets: (part: string, property: string) => always.some((own) => own.part === part && own.property === property),
+    };
+    const added = this.completes(said, (name) => {
+      const [subject] = this.parts.all.find(({ part }) => part.name === name)?.subjects ?? [];
+      return subject && this.forcer.see(this.site, DESKTOP, subject, 0).style;
+    });
+    return added.length
+      ? changeLook(
+          look,
+          added.map((own) => ({ ...own, when: { states: [] } })),
+        )
+      : look;
+  });
 
   placeFor(place: EditingPlace = {}): Place {
     return { page: place.page, bounds: this.bounds };
@@ -60,7 +87,7 @@ export class ComponentPlans {
       pages: this.site,
       part,
       groups,
-      settings: activeSettings(look).filter((setting) => setting.part === part.part.name),
+      settings: activeSettings(this.completed(look)).filter((setting) => setting.part === part.part.name),
       exceptions: this.parts.exceptionsOf(part, look),
       place,
       cases,
@@ -72,7 +99,7 @@ export class ComponentPlans {
   styled(look: Look, environment: Environment, editing: EditingPlace = {}): LookedPage {
     const place = this.placeFor(editing);
     const only: EnvironmentCase = { environment, from: 0, to: Infinity, scheme: environment.scheme };
-    return this.looked.under(look, environment, place.page, (name) => {
+    return this.looked.under(this.completed(look), environment, place.page, (name) => {
       const part = this.parts.named(name);
       const groups = this.parts.groupsOf(part, look, environment);
       const memory = this.memoryFor(groups, environment, place, exceptionsKey(look.exceptions));
@@ -113,7 +140,7 @@ export class ComponentPlans {
     const { name } = part.part;
     const subject = this.parts.subjectFor(part, look, place);
     const extra = columns.reduce((bits, column) => bits | shownBits(column) | setBits(column), 0);
-    const { settings = [], text = '' } = settingsByPart(look).get(name) ?? {};
+    const { settings = [], text = '' } = settingsByPart(this.completed(look)).get(name) ?? {};
     const where = [place.page, place.viewport, place.scheme, place.exception].join('/');
     const key = [
       environmentKey(environment),

@@ -1,5 +1,6 @@
 import { without, type Check, type Level } from '../check/check.js';
-import { checkEdge, checkGround, checkIcon } from '../check/edge.js';
+import { checkEdge, checkIcon } from '../check/edge.js';
+import { checkThumb } from '../check/thumb.js';
 import { checkText, partCarriers, worstOf } from '../check/text.js';
 import type { Demand } from '../component/kind.js';
 import type { StateColumn } from '../component/state-column.js';
@@ -25,7 +26,6 @@ export interface DemandInput {
   readonly part: FoundPart;
   readonly column: StateColumn;
   readonly groups: readonly SubjectGroup[];
-  readonly against: FoundPart | undefined;
   readonly see: SeeIn;
   readonly level?: Level;
 }
@@ -43,7 +43,7 @@ interface Measured {
   readonly at: ElementNode;
 }
 
-function measure({ demand, part, against, level = 'AA' }: DemandInput, seen: LookedAt): Measured[] {
+function measure({ demand, part, level = 'AA' }: DemandInput, seen: LookedAt): Measured[] {
   const { view, element, looking } = seen;
   const { pseudo } = part.part;
   if (demand.criterion === '1.4.3') {
@@ -52,9 +52,8 @@ function measure({ demand, part, against, level = 'AA' }: DemandInput, seen: Loo
     return partCarriers(element).map((carrier) => ({ check: checkText(looking, carrier, level), at: carrier }));
   }
   if (demand.of === 'edge') return [{ check: checkEdge(looking, element), at: element }];
-  if (demand.of === 'ground') {
-    const other = against && view.of(element, against.part.pseudo);
-    return [{ check: checkGround(view.of(element, pseudo), other), at: element }];
+  if (demand.of === 'thumb') {
+    return [{ check: checkThumb(view.of(element), (name) => view.of(element, name)), at: element }];
   }
   return [{ check: checkIcon(looking, element), at: element }];
 }

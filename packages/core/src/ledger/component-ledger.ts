@@ -255,12 +255,11 @@ export class ComponentLedger {
 
   private ownTasks(asked: Asked, byPart: readonly PartColumns[]): Task[] {
     const { look, environment, level } = asked;
-    const { kind, parts, groupsOf, lookAt } = this.source;
+    const { kind, groupsOf, lookAt } = this.source;
     return kind.demands.flatMap((demand) => {
       const own = byPart.find(({ part }) => part.part.name === demand.part);
       if (!own) return [];
       const groups = groupsOf(own.part, look, environment);
-      const against = parts.find(({ part }) => part.name === demand.against);
       return own.columns.map((column) =>
         this.taskOf(asked, `${demand.name} ${column.name}`, () =>
           taskOf(this.viewsOf(environment, subjectsOf(groups), seenFor(demand, column)), (pages) =>
@@ -269,7 +268,6 @@ export class ComponentLedger {
               part: own.part,
               column,
               groups,
-              against,
               level,
               see: (subject, state) => lookAt(pages, environment, subject, state),
             }),

@@ -80,7 +80,7 @@ export class ComponentHandover {
 
   /** Parts about which a look says something. */
   private partsUsed(look: Look): FoundPart[] {
-    const used = new Set(activeSettings(look).map(({ part }) => part));
+    const used = new Set(activeSettings(this.source.plans.completed(look)).map(({ part }) => part));
     return this.source.parts.all.filter(({ part }) => used.has(part.name));
   }
 
@@ -116,8 +116,8 @@ export class ComponentHandover {
   }
 
   /** What a browser that does not know the kind's own pseudo-elements is told besides; empty for most kinds. */
-  fallback(look: Look): string {
-    return this.source.kind.name === 'scrollbar' ? this.standardBar(look) : '';
+  fallback(look: Look, onPage = false): string {
+    return this.source.kind.name === 'scrollbar' ? this.standardBar(look, onPage) : '';
   }
 
   /**
@@ -143,7 +143,9 @@ export class ComponentHandover {
           },
         })
       : [];
-    const pageCss = printPlans(pagePlans, `${name}, on this page alone`);
+    let pageCss = printPlans(pagePlans, `${name}, on this page alone`);
+    const pageFallback = pageCss && this.fallback(look, true);
+    if (pageFallback && pageFallback !== fallback) pageCss += `\n${pageFallback}`;
     const proof = prove(this.provable(look), pageCss ? `${css}\n${pageCss}` : css, this.source.site);
     return { css, pageCss, plans: [...plans, ...pagePlans], proof, cases: this.casesFor(look).length };
   }
@@ -161,9 +163,9 @@ export class ComponentHandover {
     return found;
   }
 
-  private standardBar(look: Look): string {
-    const { parts, plans, forcer, selector } = this.source;
-    const { pages } = plans.styled(look, DESKTOP);
+  private standardBar(look: Look, onPage: boolean): string {
+    const { parts, plans, forcer, selector, pageId } = this.source;
+    const { pages } = plans.styled(look, DESKTOP, onPage ? { page: pageId } : {});
     const text = (part: string, property: string) => {
       const [subject] = parts.all.find((item) => item.part.name === part)?.subjects ?? [];
       return subject && forcer.see(pages, DESKTOP, subject, 0).style.text(property);

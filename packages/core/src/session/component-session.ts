@@ -91,7 +91,7 @@ export class ComponentSession {
     const { forcer } = this;
     const parts = (this.found = new ComponentParts(site, kind, all));
     const views = (this.views = new ComponentViews(site, parts, forcer, measures));
-    const plans = (this.plans = new ComponentPlans(site, parts, forcer, bounds));
+    const plans = (this.plans = new ComponentPlans(site, parts, forcer, bounds, kind.completes));
     const looks = {
       kind,
       parts: all,

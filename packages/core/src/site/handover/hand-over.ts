@@ -253,7 +253,10 @@ function pageSheet(
       over: () => ({ ...before, weight, important }),
     });
     said.push({ look, plans });
-    return printPlans(plans, `${worn.name}, on this page alone`);
+    const css = printPlans(plans, `${worn.name}, on this page alone`);
+    const fallback = css && session.rulesOf.fallback(worn.look, true);
+    const isSaid = !fallback || fallback === session.rulesOf.fallback(worn.look);
+    return isSaid ? css : `${css}\n${fallback}`;
   });
   return sheets.filter(Boolean).join('\n');
 }
