@@ -10,7 +10,7 @@ import {
 } from '../../packages/core/dist/index.js';
 import sharp from 'sharp';
 import { openDemo } from '../agreement/demo';
-import { PRACTICE } from './support';
+import { keepPage, PRACTICE } from './support';
 
 // A scrollbar can only be seen: what its parts are painted with is read from the picture of the page.
 
@@ -129,3 +129,35 @@ for (const [site, css] of Object.entries(RULES)) {
     });
   }
 }
+
+test('the frames draw the bar as the look says, edit by edit', async ({ page }) => {
+  await page.goto(await keepPage(page, `<main>${BOX}</main>`, BASE));
+  await page
+    .getByRole('complementary')
+    .getByRole('button', { name: /^Scrollbar/ })
+    .last()
+    .click();
+  const set = async (key: string, value: string) => {
+    await page.locator(`[data-cell="${key}"]`).last().click();
+    await page.keyboard.press('Enter');
+    await page.keyboard.type(value);
+    await page.keyboard.press('Enter');
+  };
+  await set('width/default', '30px');
+  await page.getByRole('button', { name: 'Thumb', exact: true }).first().click();
+  const reds = async (index: number) => {
+    const frame = page.locator('iframe').nth(index);
+    const { data } = await sharp(await frame.screenshot())
+      .ensureAlpha()
+      .raw()
+      .toBuffer({ resolveWithObject: true });
+    let count = 0;
+    for (let i = 0; i < data.length; i += 4) if (data[i] === 204 && !data[i + 1] && !data[i + 2]) count++;
+    return count;
+  };
+  for (const value of ['#0000aa', '#cc0000']) await set('background/default', value);
+  await expect.poll(() => reds(0)).toBeGreaterThan(50);
+  await set('background/hover', '#00aa00');
+  await expect.poll(() => reds(1)).toBe(0);
+  expect(await reds(0)).toBeGreaterThan(50);
+});

@@ -1,6 +1,6 @@
 import { frameCss, type FrameRules } from '@retoque/core';
-import { viewOf } from './dom';
-import { putSheets } from './frame-sheets';
+import { boxOf, rootOf, viewOf } from './dom';
+import { makeSheet, putSheets } from './frame-sheets';
 
 interface Held {
   readonly sheet: CSSStyleSheet;
@@ -22,21 +22,28 @@ export function showLook(document: Document, look: readonly FrameRules[], forced
   const texts = look.map((rules) => frameCss(rules, forced));
   const isLonger = texts.length !== own.length;
   let changed = isLonger;
+  let hasBars = false;
   while (own.length < texts.length) own.push({ sheet: new view.CSSStyleSheet(), css: '' });
   own.length = texts.length;
   texts.forEach((css, i) => {
     const item = own[i]!;
     if (item.css === css) return;
+    hasBars ||= (item.css + css).includes('::-webkit-scrollbar');
     item.sheet.replaceSync(css);
     item.css = css;
     changed = true;
   });
   held.set(document, own);
-  if (isLonger)
-    putSheets(
-      document,
-      'look',
-      own.map(({ sheet }) => sheet),
-    );
+  const sheets = own.map(({ sheet }) => sheet);
+  if (hasBars) drawBarsAnew(document, sheets);
+  else if (isLonger) putSheets(document, 'look', sheets);
   return changed;
+}
+
+/** Chromium does not draw a scrollbar anew where its rules alone have changed: it is taken away and comes back. */
+function drawBarsAnew(document: Document, sheets: readonly CSSStyleSheet[]): void {
+  const without = makeSheet(document, '*::-webkit-scrollbar { display: none !important }');
+  if (without) putSheets(document, 'look', [...sheets, without]);
+  boxOf(rootOf(document));
+  putSheets(document, 'look', sheets);
 }

@@ -29,6 +29,7 @@ export function followWords(kind: Kind, part: string, cell: Cell): string {
   }
   if (place) return `${label}. Follows ${place}.`;
   if (cell.from === 'site') return `${label}. Set by your site.`;
+  if (cell.from === 'look') return `${label}. Comes with what you set; without it, it would not be seen.`;
   return `${label}. Not set; the browser decides.`;
 }
 
