@@ -392,6 +392,16 @@ describe('retoque check, over pictures and where things stand', () => {
     expect(held).toEqual({ ...filed, page: held!.page });
   });
 
+  it('takes what was measured at one height for no other, and says so', async () => {
+    await checked(20);
+    const other = await retoque(
+      'check',
+      ...[file('over.html'), '--geometry', file('geometry.json'), '--viewport', '1280x500', '--format', 'ndjson'],
+    );
+    expect(other.err.join()).toMatch(/geometry\.json was not measured at 1280x500/);
+    expect(records(other).every(({ basis }) => basis !== 'geometry')).toBe(true);
+  });
+
   it('is unsure where nobody says where things stand', async () => {
     const result = await retoque(
       'check',

@@ -144,7 +144,12 @@ export function addCheck(program: Command, output: Output, exit: (code: number) 
         // Meanwhile, since finding them asks for no picture.
         if (demands === 'all' || remedies) page.components();
         await pictures;
-        if (options.geometry !== undefined) addGeometry(page, options.geometry);
+        if (options.geometry !== undefined) {
+          addGeometry(page, options.geometry);
+          for (const [size] of environments.filter(([, own]) => !page.measures.geometryFor(own))) {
+            output.err(`${options.geometry} was not measured at ${size}, so grounds are estimated there.`);
+          }
+        }
         const dressed = await dressFor(page, options.looks);
         const shown = options.looks === undefined ? 'none' : 'worn';
         const targets = options.select === undefined ? undefined : select(page, options.select);

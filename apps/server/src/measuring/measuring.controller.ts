@@ -7,6 +7,7 @@ import {
   pageWaysSchema,
   putGeometrySchema,
 } from '@retoque/contract';
+import { VIEWPORTS } from '@retoque/core';
 import type { Request } from 'express';
 import { createZodDto, ZodResponse } from 'nestjs-zod';
 import { z } from 'zod';
@@ -22,13 +23,23 @@ class GeometryListDto extends createZodDto(geometryListSchema) {}
 class PageLedgerDto extends createZodDto(pageLedgerSchema) {}
 const ledgerQuery = z.object({
   width: z.coerce.number().int('Give whole pixels.').min(200).max(8000).default(1280),
-  height: z.coerce.number().int('Give whole pixels.').min(200).max(8000).default(800),
+  height: z.coerce
+    .number()
+    .int('Give whole pixels.')
+    .min(200)
+    .max(8000)
+    .optional()
+    .describe('In CSS pixels; that of a screen so wide when absent'),
   level: z.enum(['AA', 'AAA']).default('AA'),
   looks: looksShownSchema.default('worn'),
 });
 class LedgerQueryDto extends createZodDto(ledgerQuery) {}
 class WaysQueryDto extends createZodDto(ledgerQuery.extend({ each: z.enum(['true', 'false']).default('false') })) {}
 class PageWaysDto extends createZodDto(pageWaysSchema) {}
+
+/** What is measured at a width that the application uses is measured at its height. */
+const usualHeight = (width: number): number =>
+  Object.values(VIEWPORTS).find((viewport) => viewport.width === width)?.height ?? VIEWPORTS.wide.height;
 
 /** Where things stand on a page, and all that is asked of it. */
 @ApiTags('pages')
@@ -60,7 +71,7 @@ export class MeasuringController {
     @Query() { width, height, level, looks }: LedgerQueryDto,
     @Req() request: Request,
   ) {
-    const viewport = { width, height };
+    const viewport = { width, height: height ?? usualHeight(width) };
     const checks = await this.ledger.check(scope, id, { ...viewport, level, looks }, goneSignal(request));
     return { looks, viewport, checks };
   }
@@ -73,7 +84,7 @@ export class MeasuringController {
     @Query() { width, height, level, looks, each }: WaysQueryDto,
     @Req() request: Request,
   ) {
-    const viewport = { width, height };
+    const viewport = { width, height: height ?? usualHeight(width) };
     const signal = goneSignal(request);
     const asked = { ...viewport, level, looks };
     return { looks, viewport, components: await this.ledger.ways(scope, id, asked, each === 'true', signal) };

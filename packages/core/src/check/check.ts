@@ -52,6 +52,10 @@ export const LEVELS: Readonly<Record<Criterion, 'A' | 'AA' | 'AAA' | 'advice'>> 
 /** True for what conformance at levels A and AA asks; the rest is beyond it, or advice. */
 export const isRequired = (criterion: Criterion): boolean => LEVELS[criterion] === 'A' || LEVELS[criterion] === 'AA';
 
+/** The same where texts are asked for at a level: at AAA they have a criterion of their own in place of that of AA. */
+export const isRequiredAt = (criterion: Criterion, level: Level): boolean =>
+  isRequired(criterion) || (level === 'AAA' && criterion === '1.4.6');
+
 /** What a figure counts: a contrast ratio, CSS pixels, milliseconds, a perceptual difference (ΔE OK × 100), kilobytes. */
 export type Unit = 'ratio' | 'px' | 'ms' | 'difference' | 'kB' | 'share';
 

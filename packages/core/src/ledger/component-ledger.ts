@@ -1,4 +1,4 @@
-import { isRequired, type Level } from '../check/check.js';
+import { isRequiredAt, type Level } from '../check/check.js';
 import { enhanced, worstOf } from '../check/text.js';
 import type { Demand, Kind } from '../component/kind.js';
 import type { StateColumn } from '../component/state-column.js';
@@ -185,7 +185,7 @@ export class ComponentLedger {
         tasks
           .answers(styled)
           .flatMap(({ checks }) =>
-            checks.filter(({ criterion }) => isRequired(criterion)).map((check) => ({ ...check, viewport })),
+            checks.filter(({ criterion }) => isRequiredAt(criterion, level)).map((check) => ({ ...check, viewport })),
           ),
       );
     });

@@ -1,11 +1,13 @@
-import { isRequired, LEVELS, type Check } from '../check/check.js';
+import { isRequiredAt, LEVELS, type Check, type Level } from '../check/check.js';
 import type { LedgerCheck } from './ledger-check.js';
 
-/** True for what has to be mended: it falls short of what levels A and AA ask. */
-export const isDue = ({ verdict, criterion }: Check): boolean => verdict === 'short' && isRequired(criterion);
+/** True for what has to be mended: it falls short of what is asked at a level. */
+export const isDue = ({ verdict, criterion }: Check, level: Level = 'AA'): boolean =>
+  verdict === 'short' && isRequiredAt(criterion, level);
 
 /** The same with advice, which may be mended too. */
-export const isShort = ({ verdict, criterion }: Check): boolean => verdict === 'short' && LEVELS[criterion] !== 'AAA';
+export const isShort = ({ verdict, criterion }: Check, level: Level = 'AA'): boolean =>
+  verdict === 'short' && (LEVELS[criterion] === 'advice' || isRequiredAt(criterion, level));
 
 /** What tells a check of a component from its others. */
 export const checkKey = ({

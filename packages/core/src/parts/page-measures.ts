@@ -5,6 +5,12 @@ import { meets } from '../page/box.js';
 import type { KnownPicture, PictureSource } from '../paint/pictures.js';
 import type { Looking } from '../paint/scene.js';
 
+/** Of a viewport, in CSS pixels. */
+interface Size {
+  readonly width: number;
+  readonly height: number;
+}
+
 /** The state in which a page was measured: as it is, or with something opened. */
 export const AS_IT_IS = '';
 
@@ -45,7 +51,7 @@ export class PageMeasures {
   }
 
   /** Whether the page was measured so itself, and not only as it is. */
-  hasGeometry(size: { readonly width: number }, opened = AS_IT_IS): boolean {
+  hasGeometry(size: Size, opened = AS_IT_IS): boolean {
     return this.geometries.has(keyFor(size, opened));
   }
 
@@ -60,7 +66,7 @@ export class PageMeasures {
     });
   }
 
-  geometryFor(size: { readonly width: number; readonly height: number }, opened = AS_IT_IS): Geometry | undefined {
+  geometryFor(size: Size, opened = AS_IT_IS): Geometry | undefined {
     return this.geometries.get(keyFor(size, opened)) ?? this.geometries.get(keyFor(size, AS_IT_IS));
   }
 
@@ -117,4 +123,4 @@ class UnplacedMeasures implements Measures {
   }
 }
 
-const keyFor = ({ width }: { readonly width: number }, opened: string) => `${width} ${opened}`;
+const keyFor = ({ width, height }: Size, opened: string) => `${width} ${height} ${opened}`;

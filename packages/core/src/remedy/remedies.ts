@@ -1,3 +1,4 @@
+import type { Level } from '../check/check.js';
 import { worstOf } from '../check/text.js';
 import { columnNamed } from '../component/states.js';
 import { checkKey, isShort } from '../ledger/due.js';
@@ -97,12 +98,13 @@ export class Remedies {
       : (worstOf(own) as LedgerCheck | undefined);
     if (!judged || judged.verdict === 'short' || judged.verdict === 'unsure') return undefined;
     const old = new Map(before.map((item) => [checkKey(item), item]));
+    const { level } = this.request;
     const isOther = (item: LedgerCheck) => !own.includes(item);
     return {
       ...draft,
       after: judged,
       alters: this.altered(next),
-      breaks: after.filter((item) => isOther(item) && isShort(item) && !wasShort(old, item)),
+      breaks: after.filter((item) => isOther(item) && isShort(item, level) && !wasShort(old, item, level)),
       mends: after.filter(
         (item) => isOther(item) && item.verdict === 'passes' && old.get(checkKey(item))?.verdict === 'short',
       ),
@@ -127,9 +129,9 @@ export class Remedies {
   }
 }
 
-const wasShort = (old: ReadonlyMap<string, LedgerCheck>, item: LedgerCheck): boolean => {
+const wasShort = (old: ReadonlyMap<string, LedgerCheck>, item: LedgerCheck, level?: Level): boolean => {
   const was = old.get(checkKey(item));
-  return was !== undefined && isShort(was);
+  return was !== undefined && isShort(was, level);
 };
 
 /** A colour that the site has already is worth some difference. */

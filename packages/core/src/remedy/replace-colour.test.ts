@@ -37,8 +37,10 @@ describe('one colour in place of another across a site', () => {
     expect(changed.reduce((sum, { mended }) => sum + mended.length, 0)).toBeGreaterThan(10);
     found.shares.forEach(({ settings, mended, broken }, i) => {
       const { session, look } = components[i]!;
-      const due = session.ledger(changeLook(look, settings), request).filter(isDue).length;
-      expect(due).toBe(session.ledger(look, request).filter(isDue).length - mended.length + broken.length);
+      const due = session.ledger(changeLook(look, settings), request).filter((check) => isDue(check)).length;
+      expect(due).toBe(
+        session.ledger(look, request).filter((check) => isDue(check)).length - mended.length + broken.length,
+      );
     });
   });
 

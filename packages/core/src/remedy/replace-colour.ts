@@ -63,7 +63,7 @@ export function* replacingColour(
     const settings = places.map(({ slot }) => ({ ...slot, value: nearest.css }));
     const before = session.ledger(look, request);
     const after = session.ledger(changeLook(look, settings), request);
-    const due = new Set(before.filter(isDue).map(checkKey));
+    const due = new Set(before.filter((check) => isDue(check)).map(checkKey));
     return {
       settings,
       mended: after.filter((check) => due.has(checkKey(check)) && !isDue(check)),

@@ -58,7 +58,7 @@ const menu = ({ text, ground, hoverText, hoverGround, panel, button }: Colours) 
     'menu',
   );
 
-const dueOf = (session: ComponentSession, look: Look) => session.ledger(look, request).filter(isDue);
+const dueOf = (session: ComponentSession, look: Look) => session.ledger(look, request).filter((check) => isDue(check));
 
 describe('all of a component solved in one step', () => {
   it('mends what it says, leaves what it says, and makes nothing else fall short, whatever the colours', () => {

@@ -2,13 +2,14 @@ import { contrastRatio } from '../colour/contrast.js';
 import { parseColour } from '../colour/parse.js';
 import { toHex } from '../colour/print.js';
 import { sameRgba, type Rgba } from '../colour/rgba.js';
+import { isRequired } from '../check/check.js';
 import { partNamed } from '../component/kind.js';
 import { columnNamed } from '../component/states.js';
 import { changeLook, type Look } from '../look/model.js';
 import type { Solution } from './remedy.js';
 import type { ComponentSession } from '../session/component-session.js';
 import { placesOf, replacementFor } from './colour-places.js';
-import { checkKey, isDue } from '../ledger/due.js';
+import { checkKey } from '../ledger/due.js';
 import type { RemedyRequest } from './drafting.js';
 import type { LedgerCheck } from '../ledger/ledger-check.js';
 import { draftSteps, type Step } from './steps.js';
@@ -55,6 +56,9 @@ export function* solving(
   }
   return solutionOf(look, state, before.filter(isWanted), why);
 }
+
+/** Of the checks that are asked for, all of which are in hand here, those that fall short. */
+const isDue = ({ verdict }: LedgerCheck): boolean => verdict === 'short';
 
 /** How far it has come. */
 interface Reached {
@@ -184,11 +188,11 @@ function solveColour(
 const hasColour = ({ foreground, background }: LedgerCheck, colour: Rgba): boolean =>
   [foreground, background].some((own) => own !== undefined && sameRgba(own, colour));
 
-/** Colours of a component that fall short somewhere, the most often first; each can be solved wherever it is used. */
+/** Colours of a component that fall short somewhere at levels A and AA, the most often first; each can be solved wherever it is used. */
 export function shortColours(checks: readonly LedgerCheck[]): string[] {
   const counts = new Map<string, number>();
   for (const check of checks) {
-    if (!isDue(check) || !check.foreground || !check.background) continue;
+    if (!isRequired(check.criterion) || !isDue(check) || !check.foreground || !check.background) continue;
     if (contrastRatio(check.foreground, check.background) >= check.needed) continue;
     for (const colour of [check.foreground, check.background]) {
       const hex = toHex(colour);

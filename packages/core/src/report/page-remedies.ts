@@ -77,7 +77,7 @@ export function pageRemedies(
   for (const { kind, name, selector, locator } of page.components()) {
     const { session: component, look } = wearing({ kind, locator });
     if (wanted && !isWithin(component.element, wanted)) continue;
-    const due = component.ledger(look, request).filter(isDue);
+    const due = component.ledger(look, request).filter((check) => isDue(check, level));
     if (!due.length) continue;
     const cssOf = (settings: readonly Setting[]) =>
       settings.length ? component.handover(changeLook(look, settings), name).css : '';

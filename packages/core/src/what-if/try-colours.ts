@@ -1,5 +1,6 @@
 import { once } from '../memo/once.js';
 import { iconToTry, NEEDED_EDGE } from '../check/edge.js';
+import type { Level } from '../check/check.js';
 import { checkText, partCarriers, textCase, type TextCase } from '../check/text.js';
 import { ALLOWED_SHARE, verdictOf } from '../check/verdict.js';
 import { parseColour } from '../colour/parse.js';
@@ -55,9 +56,13 @@ export const triedTexts = (looking: Looking, element: ElementNode, pseudo: strin
   (pseudo === undefined ? partCarriers(element) : [element]).map((carrier) => ({ looking, element, carrier, pseudo }));
 
 /** @param property that is tried; where it is the ground, what it hides may be seen */
-export function triedCase({ looking, element, carrier, pseudo }: TriedText, property: string): TriedCase | undefined {
+export function triedCase(
+  { looking, element, carrier, pseudo }: TriedText,
+  property: string,
+  level: Level = 'AA',
+): TriedCase | undefined {
   const { view } = looking;
-  const check = checkText(looking, carrier, 'AA', pseudo);
+  const check = checkText(looking, carrier, level, pseudo);
   if (check.verdict === 'exempt' || check.verdict === 'unsure') return undefined;
   const onGround = isWithin(carrier, element);
   const tried = onGround && property === 'background-color' ? element : undefined;

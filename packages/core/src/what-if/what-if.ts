@@ -1,6 +1,7 @@
 import type { Kind } from '../component/kind.js';
 import type { StateColumn } from '../component/state-column.js';
 import type { FoundPart } from '../component/parts.js';
+import type { Level } from '../check/check.js';
 import { columnFor, columnNamed, setBits, shownBits } from '../component/states.js';
 import type { Environment } from '../css/conditions/environment.js';
 import { ACTIVE, CARRIED, HOVER, isSubset } from '../css/selector/states.js';
@@ -48,6 +49,8 @@ export interface ValueRef {
 
 export interface WhatIfRequest {
   readonly environment: Environment;
+  /** At which texts are measured; AA when absent. */
+  readonly level?: Level;
   readonly place?: EditingPlace;
   readonly added?: readonly string[];
 }
@@ -159,7 +162,7 @@ export class WhatIf {
    * @param bare each also as if no picture had loaded
    */
   cases(look: Look, ref: ValueRef, request: WhatIfRequest, bare = false): TriedCase[] {
-    const { environment, place = {} } = request;
+    const { environment, place = {}, level = 'AA' } = request;
     const { groupsOf, lookAt, pagesUnder } = this.source;
     const pages = pagesUnder(look, environment, place);
     const tried = this.source.parts.find(({ part }) => part.name === ref.part);
@@ -179,7 +182,8 @@ export class WhatIf {
             return lookings
               .flatMap((looking) => triedTexts(looking, seen.element, part.part.pseudo))
               .flatMap(
-                (text) => triedCase({ ...text, element: part === tried ? text.element : outer }, ref.property) ?? [],
+                (text) =>
+                  triedCase({ ...text, element: part === tried ? text.element : outer }, ref.property, level) ?? [],
               );
           }),
         );
