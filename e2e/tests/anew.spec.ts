@@ -12,8 +12,8 @@ test('a component is made anew, placed by pointer, styled, handed over with its 
   page,
 }) => {
   await page.goto(await keepPage(page, HTML, CSS));
-  await page.getByRole('button', { name: 'Make one anew' }).click();
-  const dialog = page.getByRole('dialog', { name: 'Make one anew' });
+  await page.getByRole('button', { name: 'Add a component' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Add a component' });
   const add = dialog.getByRole('button', { name: /^Add the/ });
   await expect(add).toBeDisabled();
   await dialog.getByRole('radio', { name: 'Cookie notice' }).check();
@@ -81,8 +81,8 @@ test('whatever is made anew passes the audit as it starts', async ({ page }) => 
 
 test('a place is found by keyboard', async ({ page }) => {
   await page.goto(await keepPage(page, HTML, CSS));
-  await page.getByRole('button', { name: 'Make one anew' }).click();
-  const dialog = page.getByRole('dialog', { name: 'Make one anew' });
+  await page.getByRole('button', { name: 'Add a component' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Add a component' });
   await dialog.getByRole('radio', { name: 'Link', exact: true }).press('Space');
   const pad = dialog.getByRole('application');
   await expect(dialog.locator('iframe[title="The page to put it on"]').contentFrame().locator('#lead')).toBeVisible();

@@ -10,8 +10,7 @@ const openChecks = async (page: Page) => {
   await expect(page.getByText('Measuring the page…')).toHaveCount(0);
   await expect(page.locator('.ledger')).toHaveAttribute('aria-busy', 'false');
 };
-const short = (page: Page) =>
-  page.getByRole('group', { name: 'Verdict' }).getByRole('button', { name: /^Falls short/ });
+const short = (page: Page) => page.getByRole('group', { name: 'Verdict' }).getByRole('button', { name: /^Fails/ });
 const shortCount = async (page: Page) => Number(/\d+/.exec((await short(page).textContent())!)![0]);
 
 for (const [component, name] of [
@@ -29,7 +28,7 @@ for (const [component, name] of [
     // It is seen before it is used, and nothing is kept until then.
     await expect(page.getByRole('button', { name: 'History' })).toBeVisible();
     await found.getByRole('button', { name: 'Use all of it' }).click();
-    await expect(page.getByText('Nothing falls short here.')).toBeVisible();
+    await expect(page.getByText('Nothing fails here.')).toBeVisible();
     await expect(page.locator('.frame[data-short]')).toHaveCount(0);
     await saved(page);
     await undoAll(page);
@@ -37,14 +36,14 @@ for (const [component, name] of [
   });
 }
 
-test('a way out is tried on the page, says all that it changes, and is one step that can be undone', async ({
+test('a suggested fix is tried on the page, says all that it changes, and is one step that can be undone', async ({
   page,
 }) => {
   await openKind(page, HOME, /^Cookie notice/);
   await openChecks(page);
   const line = page.locator('.line', { hasText: 'Save choices hover' }).first();
   await line.getByRole('button').first().click();
-  const ways = line.getByRole('list', { name: 'Ways out' });
+  const ways = line.getByRole('list', { name: 'Suggested fixes' });
   await expect(ways.getByRole('listitem').first()).toBeVisible();
   const way = ways.locator('> li').first();
   await expect(way.locator('.way b')).toHaveText(/^[4-9]\.[5-9]|^[5-9]/);
@@ -65,7 +64,7 @@ test('a way out is tried on the page, says all that it changes, and is one step 
   await undoAll(page);
 });
 
-test('ways out stand beside the value in hand as well', async ({ page }) => {
+test('suggested fixes stand beside the value in hand as well', async ({ page }) => {
   await openKind(page, HOME, /^Main menu/);
   await page
     .getByRole('button', { name: /Sub-menu link/ })
@@ -73,7 +72,7 @@ test('ways out stand beside the value in hand as well', async ({ page }) => {
     .waitFor();
   await cell(page, 'text', 'hover').first().click();
   const editor = page.getByRole('complementary', { name: 'Editor' });
-  await editor.getByRole('button', { name: 'Ways out' }).first().click();
+  await editor.getByRole('button', { name: 'Suggested fixes' }).first().click();
   await editor.getByRole('button', { name: 'Use this' }).first().click();
   await expect(editor.locator('.measure').first()).toHaveAttribute('data-verdict', 'passes');
   await undoAll(page);

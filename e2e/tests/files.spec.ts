@@ -74,7 +74,7 @@ test('a picture is uploaded, laid, weighed, made lighter, and handed over with i
   await expect(cell(page, 'background-image', 'default')).toContainText('/retoque/quay.webp');
 
   // Left out below the wide screen: the narrower frames have none.
-  await layer.getByRole('button', { name: 'Only on wide screens' }).click();
+  await layer.getByRole('button', { name: /^Only wider than \d+ px$/ }).click();
   await page.getByRole('button', { name: 'Medium' }).click();
   await expect(button(page)).toHaveCSS('background-image', 'none');
   await saved(page);

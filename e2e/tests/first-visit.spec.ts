@@ -7,7 +7,7 @@ test('a newcomer gets from the front page to a corrected hover by what the scree
   await page.goto('/');
   await expect(page.getByRole('note')).toContainText('Pick what is marked');
   await page.getByRole('link', { name: /Quillhaven Ferries: five islands/ }).click();
-  await expect(page.getByRole('note')).toContainText('Red ones fall short');
+  await expect(page.getByRole('note')).toContainText('Red ones fail');
   await page
     .getByRole('button', { name: /^Main menu/ })
     .first()

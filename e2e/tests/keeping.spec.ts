@@ -58,9 +58,9 @@ test('two windows: nothing is overwritten, and both can be kept', async ({ page,
   expect((await second).status()).toBe(409);
   await expect(other.getByText('A newer version was saved in another window')).toBeVisible();
   await other.getByRole('button', { name: 'Keep both apart' }).click();
-  await expect(other.getByRole('group', { name: 'Trials' }).getByRole('button')).toHaveText(['A', 'B']);
+  await expect(other.getByRole('group', { name: 'Versions' }).getByRole('button')).toHaveText(['A', 'B']);
   await expect(cell(other, 'text', 'hover')).toContainText('#ddeeff');
-  await other.getByRole('group', { name: 'Trials' }).getByRole('button', { name: 'A' }).click();
+  await other.getByRole('group', { name: 'Versions' }).getByRole('button', { name: 'A' }).click();
   await expect(cell(other, 'text', 'hover')).toContainText('#ffeedd');
 });
 

@@ -70,7 +70,9 @@ test('frames show widths, a chosen ground, missing pictures and what is hidden, 
     await expect(page.locator(`.frame[data-width=${width}]`)).toBeVisible();
   }
   // Another width has a figure of its own, and takes edits too.
-  await expect(page.locator('.frame[data-width=narrow] .figure')).toContainText(/\d\.\d\d|unsure|exempt|not shown/);
+  await expect(page.locator('.frame[data-width=narrow] .figure')).toContainText(
+    /\d\.\d\d|unsure|not required|not shown/,
+  );
   await page.getByRole('button', { name: '#808080' }).click();
   const menu = inFrame(page.locator('.frame[data-width=wide]'));
   await expect

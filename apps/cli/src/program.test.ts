@@ -444,7 +444,7 @@ describe('retoque check --remedies', () => {
     const { out } = await retoque('check', file('page.html'), ...SIZES, '--format', 'json', ...args);
     return JSON.parse(out) as { verdict: string; part: string }[];
   };
-  /** Text that is part of no component has no ways out. */
+  /** Text that is part of no component has no suggested fixes. */
   const due = (all: readonly { verdict: string; part: string }[]) =>
     all.filter(({ verdict, part }) => verdict === 'short' && part !== 'text').length;
 
@@ -459,7 +459,7 @@ describe('retoque check --remedies', () => {
     expect(due(await check('--css', file('ways.css')))).toBeLessThanOrEqual(unmet.length);
   });
 
-  it('gives ways out of each check by itself, with their figures', async () => {
+  it('gives suggested fixes of each check by itself, with their figures', async () => {
     const { out } = await retoque('check', file('page.html'), '--format', 'json', '--remedies', 'each');
     const { remedies } = JSON.parse(out) as { remedies: Ways[] };
     const all = remedies.flatMap(({ checks }) => checks);
@@ -472,7 +472,7 @@ describe('retoque check --remedies', () => {
       }
     }
     const words = await retoque('check', file('page.html'), '--remedies', 'each');
-    expect(words.out).toMatch(/Ways out: .*page\.html/);
+    expect(words.out).toMatch(/Suggested fixes: .*page\.html/);
     expect(words.out).toMatch(/Together \d+ checks? pass/);
   });
 });

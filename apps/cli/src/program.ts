@@ -26,7 +26,7 @@ Examples:
   retoque explain index.html --select 'nav a' --state hover --property color
   retoque check index.html booking.html --viewport 1280x800 --viewport 390x844 --fail-on short
 
-Exit codes: 0 done, 1 a check falls short, 2 bad usage or input that cannot be read.`,
+Exit codes: 0 done, 1 a check fails, 2 bad usage or input that cannot be read.`,
     );
   addFind(program, output);
   addResolve(program, output);

@@ -8,12 +8,12 @@ const count = (number: number, one: string, many: string) => `${number} ${number
 export function printWays({ page, name, select, together, checks }: PageWays, output: Output): void {
   const { css, mended, unmet } = together;
   output.out('');
-  output.out(`Ways out: ${name} (${select}, ${page})`);
+  output.out(`Suggested fixes: ${name} (${select}, ${page})`);
   for (const check of checks) {
     const figure = check.measured === null ? '' : ` at ${showRatio(check.measured)} of ${check.needed}`;
     output.out(`  ${check.part}, ${check.state}, ${check.viewport}: ${check.demand.toLowerCase()}${figure}`);
     for (const { words, measured, breaks } of check.ways) {
-      const harm = breaks ? `; makes ${count(breaks, 'other check', 'other checks')} fall short` : '';
+      const harm = breaks ? `; makes ${count(breaks, 'other check', 'other checks')} fail` : '';
       output.out(`    - ${words}${measured === null ? '' : ` (${showRatio(measured)})`}${harm}`);
     }
     if (!check.ways.length) output.out('    - No single change was found that passes.');

@@ -55,9 +55,9 @@ const printedCheck = (entry: LedgerEntry, page: string, size: string): PrintedCh
 
 const MARKS: Readonly<Record<string, string>> = lookup({
   passes: 'passes',
-  short: 'SHORT',
+  short: 'FAILS',
   unsure: 'unsure?',
-  exempt: 'exempt',
+  exempt: 'not required',
   unseen: 'not shown',
 });
 
@@ -83,7 +83,7 @@ function printTable(records: readonly PrintedCheck[], output: Output): void {
     );
   const count = (verdict: string) => records.filter((record) => record.verdict === verdict).length;
   output.out(
-    `${records.length} checks: ${count('short')} short, ${count('unsure')} unsure, ${count('passes')} pass, ${count('exempt')} exempt, ${count('unseen')} not measured, as they are not shown.`,
+    `${records.length} checks: ${count('short')} fail, ${count('unsure')} unsure, ${count('passes')} pass, ${count('exempt')} not required, ${count('unseen')} not measured, as they are not shown.`,
   );
 }
 
@@ -98,7 +98,7 @@ export function addCheck(program: Command, output: Output, exit: (code: number) 
   program
     .command('check')
     .description(
-      'contrast of every text and what else is asked of components, in every state; exits 1 when something falls short',
+      'contrast of every text and what else is asked of components, in every state; exits 1 when something fails',
     )
     .argument('<pages...>', 'HTML files')
     .option('--css <file>', 'a further sheet, put behind each page’s own; may be repeated', collect, [])
@@ -113,7 +113,7 @@ export function addCheck(program: Command, output: Output, exit: (code: number) 
     .option('--advice', 'also what is not the standard’s: states told apart, leftovers, the way between')
     .option(
       '--remedies [which]',
-      'ways out of what falls short, component by component: together, or each check by itself',
+      'suggested fixes for what fails, component by component: together, or each check by itself',
     )
     .option('--format <format>', 'table, ndjson or json', 'table')
     .option('--fail-on <verdict>', 'short, unsure (or short), never', 'short')

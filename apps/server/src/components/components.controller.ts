@@ -58,7 +58,7 @@ export class ComponentsController {
 
   @Put('sites/:id/looks')
   @ZodResponse({ type: SavedLooksDto })
-  @ApiConflictResponse({ description: 'Problem details with the newer trial as "current"; nothing was saved' })
+  @ApiConflictResponse({ description: 'Problem details with the newer version as "current"; nothing was saved' })
   async saveLooks(@Owned() scope: OwnerScope, @Param() { id }: IdDto, @Body() { looks }: SaveLooksDto) {
     return { saved: await this.components.saveLooks(scope, id, looks) };
   }
@@ -113,7 +113,7 @@ export class ComponentsController {
 
   @Put('components/:id/trials/:trialId/look')
   @ZodResponse({ type: SavedLookDto })
-  @ApiConflictResponse({ description: 'Problem details with the newer trial as "current"' })
+  @ApiConflictResponse({ description: 'Problem details with the newer version as "current"' })
   saveLook(@Owned() scope: OwnerScope, @Param() { id, trialId }: TrialPathDto, @Body() body: SaveLookDto) {
     return this.components.saveLook(scope, id, trialId, body);
   }

@@ -218,7 +218,7 @@ export class ComponentsService {
     const trial = await inner.first(trials, and(eq(trials.id, trialId), eq(trials.componentId, id)), {
       forUpdate: true,
     });
-    if (!trial) throw notFound('The trial');
+    if (!trial) throw notFound('The version');
     const done = await inner.first(saves, and(eq(saves.trialId, trialId), eq(saves.saveId, save.saveId)));
     if (done) {
       const newer = trial.revision > done.revision ? toTrial(trial) : null;
@@ -230,7 +230,7 @@ export class ComponentsService {
           type: PROBLEM.conflict,
           title: `A newer version${name ? ` of “${name}”` : ''} was saved in the meantime`,
           status: 409,
-          detail: 'Load the newer one, or keep both: yours becomes a trial of its own.',
+          detail: 'Load the newer one, or keep both: yours becomes a version of its own.',
         },
         { current: toTrial(trial) },
       );
@@ -251,7 +251,7 @@ export class ComponentsService {
 
   private async trial(scope: OwnerScope, componentId: string, trialId: string): Promise<TrialRow> {
     const row = await scope.first(trials, and(eq(trials.id, trialId), eq(trials.componentId, componentId)));
-    if (!row) throw notFound('The trial');
+    if (!row) throw notFound('The version');
     return row;
   }
 

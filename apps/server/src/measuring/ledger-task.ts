@@ -64,7 +64,7 @@ function checkPage(task: LedgerTask): PageCheck[] {
   return finish(steps).map(checkRecord);
 }
 
-/** Ways out of what falls short in the page's components. */
+/** Suggested fixes of what falls short in the page's components. */
 function findWays(task: LedgerTask & { readonly each: boolean }): ComponentWaysRecord[] {
   const { width, height, level, looks, each } = task;
   const viewports = [{ name: `${width}x${height}`, environment: environmentOf(task) }];

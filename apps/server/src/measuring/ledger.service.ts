@@ -56,7 +56,7 @@ export class LedgerService implements OnApplicationShutdown {
   }
 
   /**
-   * @param each ways out of each check by itself too
+   * @param each suggested fixes of each check by itself too
    * @throws ProblemException as for checks
    */
   ways(

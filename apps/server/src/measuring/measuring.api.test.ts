@@ -105,7 +105,7 @@ describe('geometry of a page', () => {
   });
 });
 
-describe('ways out of what falls short', () => {
+describe('suggested fixes of what falls short', () => {
   it('are given as CSS for each component, and for each check on request', async () => {
     await put({ edition: page.version.edition, measurements: [measured(170)] }).expect(200);
     const ways = async (query = '') =>

@@ -77,7 +77,7 @@ export class MeasuringController {
   }
 
   @Get('remedies')
-  @ZodResponse({ type: PageWaysDto, description: 'Ways out of what falls short in the components of the page' })
+  @ZodResponse({ type: PageWaysDto, description: 'Suggested fixes of what falls short in the components of the page' })
   async remedies(
     @Owned() scope: OwnerScope,
     @Param() { id }: IdDto,

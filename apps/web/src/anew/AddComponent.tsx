@@ -91,7 +91,7 @@ export default function AddComponent({ site, page, onClose }: { site: Site; page
         <Dialog.Positioner padding={{ base: '0!', md: '18px!' }}>
           <Dialog.Content className="anew" maxWidth="none!">
             <Dialog.Header>
-              <Dialog.Title>Make one anew</Dialog.Title>
+              <Dialog.Title>Add a component</Dialog.Title>
             </Dialog.Header>
             <DialogClose />
             <div className="anew-body">

@@ -133,7 +133,7 @@ export default function AcrossSite(props: Props) {
                   </p>
                   {broken.length ? (
                     <Notice tone="short">
-                      It makes {count(broken.length, 'check', 'checks')} fall short: see below which.
+                      It makes {count(broken.length, 'check', 'checks')} fail: see below which.
                     </Notice>
                   ) : null}
                   <ul aria-label="Components that change">
@@ -187,7 +187,7 @@ function effectWords({ settings, mended, broken }: ColourShare): string {
   return [
     count(settings.length, 'value', 'values'),
     ...(mended.length ? [`${countChecks(mended)} more pass`] : []),
-    ...(where.length ? [`falls short then: ${where.slice(0, 3).join('; ')}`] : []),
+    ...(where.length ? [`fails then: ${where.slice(0, 3).join('; ')}`] : []),
   ].join(', ');
 }
 

@@ -22,7 +22,7 @@ import { CRITERIA, criterionWords, figureWords, neededWords, VERDICTS, widthWord
 
 const MOST_LINES = 120;
 
-/** Every check of the component, in all its states and at every width, with ways out of what falls short. */
+/** Every check of the component, in all its states and at every width, with suggested fixes of what falls short. */
 export default function Ledger({
   component,
   look,
@@ -170,9 +170,7 @@ export default function Ledger({
           ) : null}
         </ol>
       ) : (
-        <p className="ledger-empty">
-          {filter.verdict === 'short' ? 'Nothing falls short here.' : 'There is no such check.'}
-        </p>
+        <p className="ledger-empty">{filter.verdict === 'short' ? 'Nothing fails here.' : 'There is no such check.'}</p>
       )}
     </div>
   );
@@ -307,7 +305,7 @@ function Facts({ check }: { check: LedgerCheck }) {
       ) : null}
       {check.withoutPictures ? <span>As if the picture had not loaded.</span> : null}
       <span>
-        {basis === 'geometry' ? 'Measured where things stand on the page.' : 'Told from the ancestors’ grounds.'}
+        {basis === 'geometry' ? 'Measured where things stand on the page.' : 'Estimated: the page was not measured.'}
       </span>
       {check.worstText ? <span>“{check.worstText}”</span> : null}
     </p>
@@ -316,7 +314,7 @@ function Facts({ check }: { check: LedgerCheck }) {
 
 const sharesWords = (share: number): string =>
   share <= 0
-    ? 'No place falls short.'
+    ? 'No place fails.'
     : share < 0.001
-      ? 'Less than 0.1 % of the area falls short.'
-      : `${(share * 100).toFixed(1)} % of the area falls short.`;
+      ? 'Less than 0.1 % of the area fails.'
+      : `${(share * 100).toFixed(1)} % of the area fails.`;

@@ -146,7 +146,7 @@ export function Solving({
               Use all of it
             </Button>
             <Button variant="quiet" size="s" onClick={putAway}>
-              Put away
+              Close
             </Button>
           </div>
         </div>

@@ -23,7 +23,7 @@ export interface RemedyActions {
 
 const MOST = 4;
 
-/** Ranked ways out of one check, each with its figure and all that it would change. */
+/** Ranked suggested fixes of one check, each with its figure and all that it would change. */
 export default function WaysOut({
   component,
   look,
@@ -47,12 +47,12 @@ export default function WaysOut({
   };
   // What was tried is taken back when the list goes.
   useEffect(() => () => onTry(undefined), [onTry]);
-  if (answer.isPending) return <p className="ways small">Looking for ways out…</p>;
+  if (answer.isPending) return <p className="ways small">Looking for fixes…</p>;
   if (!answer.data?.length) {
     return <p className="ways small">No single change was found that passes in every case that it has a say in.</p>;
   }
   return (
-    <ul className="ways" aria-label="Ways out">
+    <ul className="ways" aria-label="Suggested fixes">
       {answer.data.slice(0, MOST).map((remedy) => (
         <li key={remedy.words} data-tried={tried === remedy ? '' : undefined}>
           <div className="way">
@@ -107,7 +107,7 @@ function Effects({ remedy }: { remedy: Remedy }) {
     <div className="effects">
       {asked!.length ? (
         <span className="breaks">
-          Makes {asked!.length === 1 ? 'one other check' : `${asked!.length} other checks`} fall short:{' '}
+          Makes {asked!.length === 1 ? 'one other check' : `${asked!.length} other checks`} fail:{' '}
           {asked!.slice(0, 3).join('; ')}.{' '}
         </span>
       ) : null}

@@ -38,11 +38,11 @@ export const neededWords = ({ needed, unit }: Check): string =>
   !needed || unit === 'share' ? '' : unit === 'px' ? `${needed} px` : unit === 'ms' ? `${needed} ms` : String(needed);
 
 export const VERDICTS = {
-  short: 'Falls short',
+  short: 'Fails',
   unsure: 'Unsure',
   passes: 'Passes',
   unseen: 'Not shown',
-  exempt: 'Exempt',
+  exempt: 'Not required',
 } as const;
 
 /** Which widths a line is about, in a word. */

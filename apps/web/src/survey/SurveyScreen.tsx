@@ -142,7 +142,7 @@ export function SurveyScreen() {
             </Box>
             <Button mt="6px" ml="-8px" variant="quiet" size="s" disabled={!opened.data} onClick={() => setAdding(true)}>
               <Plus aria-hidden="true" />
-              Make one anew
+              Add a component
             </Button>
           </Box>
           <Box padding="0 16px 8px">
@@ -212,8 +212,8 @@ export function SurveyScreen() {
             <Segments label="Width of the page" value={viewport} choices={VIEWPORT_CHOICES} onChange={setViewport} />
           </Flex>
           <Hint id="survey">
-            Each outline is a component. Red ones fall short of contrast in some state. Click one, here or in the list,
-            to see all its states side by side. A click on anything else asks what to take.
+            Each outline is a component. Red ones fail on contrast in some state. Click one, here or in the list, to see
+            all its states side by side. A click on anything else asks what to take.
           </Hint>
           {error ? <Notice tone="short">{error.message}</Notice> : null}
           {measuring.failure ? (

@@ -95,7 +95,7 @@ describe('text on what lies behind it', () => {
     const logo = (css: string, name = 'site-logo') =>
       check(css, `<span class="${name}"><b class="t">Ferries</b></span>`);
     expect(logo('.t { color: #fff }')).toMatchObject({ verdict: 'unsure', measured: undefined });
-    expect(logo('.t { color: #fff }').reason).toMatch(/falls short, at 1\.00\. Is it a logo/);
+    expect(logo('.t { color: #fff }').reason).toMatch(/fails, at 1\.00\. Is it a logo/);
     expect(logo('.t { color: #000 }')).toMatchObject({ verdict: 'passes', measured: 21 });
     // A bar that a logo stands in is none.
     expect(logo('.t { color: #fff }', 'logo-bar')).toMatchObject({ verdict: 'short' });

@@ -174,7 +174,7 @@ function checkAfresh(looking: Looking, carrier: ElementNode, level: Level, pseud
     const asSeen = isAway ? { ...looking, geometry: undefined } : looking;
     const check = judgeText(textCase(asSeen, carrier, pseudo), level);
     if (check.verdict !== 'short' || !mayBeLogo(carrier)) return check;
-    const reason = `As text it falls short, at ${showRatio(check.measured!)}. Is it a logo? Then it is exempt.`;
+    const reason = `As text it fails, at ${showRatio(check.measured!)}. Is it a logo? Then nothing is required of it.`;
     return { ...without(check.criterion, 'unsure', check.needed, reason, check.basis), large: check.large };
   }
   const style = looking.view.of(carrier, pseudo);

@@ -1,4 +1,4 @@
-/** Ways out of checks that fall short. */
+/** Suggested fixes of checks that fall short. */
 
 export type { TrackSample } from '../what-if/try-colours.js';
 export * from '../remedy/remedy.js';

@@ -23,7 +23,7 @@ const short = (checks: readonly LedgerCheck[], criterion = '1.4.3') =>
   checks.filter((check) => check.verdict === 'short' && check.criterion === criterion);
 const BUTTON = 'display: inline-block; padding: 8px 16px; border-radius: 4px';
 
-describe('a way out', () => {
+describe('a suggested fix', () => {
   it('always passes when it is used, whatever the colours', () => {
     fc.assert(
       fc.property(opaque, opaque, (text, ground) => {

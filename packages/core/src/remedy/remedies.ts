@@ -9,7 +9,7 @@ import { Drafting, RemedyMemory, type Draft, type RemedyRequest } from './drafti
 import { DRAFTERS } from './drafts/index.js';
 import type { Alteration, Remedy } from './remedy.js';
 
-/** Which check a way out is wanted of. */
+/** Which check a suggested fix is wanted of. */
 export interface CheckRef {
   readonly part: string;
   readonly column: string;
@@ -37,7 +37,7 @@ const COLOUR_PROPERTIES = [
   'transition-duration',
 ] as const;
 
-/** Finds ways out of checks that fall short, for one component under one look. */
+/** Finds suggested fixes of checks that fall short, for one component under one look. */
 export class Remedies {
   private readonly drafting: Drafting;
 
@@ -50,7 +50,7 @@ export class Remedies {
     this.drafting = new Drafting(session, look, request, memory);
   }
 
-  /** Ranked ways out of one check; the first does the least harm and changes the least. */
+  /** Ranked suggested fixes of one check; the first does the least harm and changes the least. */
   propose(ref: CheckRef): Remedy[] {
     const before = this.session.ledger(this.look, this.request);
     const check = this.checkIn(before, ref);

@@ -125,7 +125,7 @@ function badSteps(
 
 const breaking = (session: ComponentSession, { part, column }: LedgerCheck): string => {
   const label = partNamed(session.kind, part)?.label ?? part;
-  return `Whatever helps here makes “${label}, ${columnNamed(column)?.label.toLowerCase()}” fall short.`;
+  return `Whatever helps here makes “${label}, ${columnNamed(column)?.label.toLowerCase()}” fail.`;
 };
 
 function whyNot(check: LedgerCheck): string {

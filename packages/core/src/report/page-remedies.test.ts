@@ -5,7 +5,7 @@ import { pageRemedies } from './page-remedies.js';
 
 const viewports = [{ name: 'wide', environment: DESKTOP }];
 
-describe('ways out for a whole page', () => {
+describe('suggested fixes for a whole page', () => {
   it.each(['index.html', 'booking.html', 'timetable.html'])(
     'find at level AAA all that AA finds, and more (%s)',
     (name) => {

@@ -14,7 +14,7 @@ import { Remedies } from '../remedy/remedies.js';
 import { solve } from '../remedy/solve.js';
 import type { LedgerCheck } from '../ledger/ledger-check.js';
 
-/** A check that falls short, with ways out of it, the best first. */
+/** A check that falls short, with suggested fixes of it, the best first. */
 export interface CheckWays {
   /** As it is at the viewport where it fares worst. */
   readonly check: LedgerCheck;
@@ -24,7 +24,7 @@ export interface CheckWays {
   readonly ways: readonly (Remedy & { readonly css: string })[];
 }
 
-/** Ways out of what falls short in one component of a page, as the site has it. */
+/** Suggested fixes of what falls short in one component of a page, as the site has it. */
 export interface ComponentWays {
   readonly kind: string;
   readonly name: string;
@@ -48,7 +48,7 @@ export interface WaysOptions {
   readonly within?: readonly ElementNode[];
 }
 
-/** Ways out that are given for one check. */
+/** Suggested fixes that are given for one check. */
 const MOST_WAYS = 4;
 
 /** A component of a page with the look that it wears. */
@@ -58,7 +58,7 @@ export interface Wearing {
 }
 
 /**
- * Ways out for all components of a page that fall short somewhere, in the order in which they stand.
+ * Suggested fixes for all components of a page that fall short somewhere, in the order in which they stand.
  *
  * @param wearing what a component wears; nothing where it is absent
  */

@@ -15,7 +15,7 @@ export interface DueRecord {
   readonly unit: string;
 }
 
-/** Ways out of what falls short in one component, as plain data for reports. */
+/** Suggested fixes of what falls short in one component, as plain data for reports. */
 export interface WaysRecord {
   readonly kind: string;
   readonly name: string;

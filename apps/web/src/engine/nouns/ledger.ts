@@ -18,7 +18,7 @@ import { pagesNow, sessionOf } from '../sites';
 
 const solvingKey = (...asked: [ComponentRef, Look, LedgerQuery, ViewportName]) => JSON.stringify(asked);
 
-/** Every check of a component, and ways out of what falls short. */
+/** Every check of a component, and suggested fixes of what falls short. */
 export function ledgerOf(): Pick<
   Engine,
   'ledger' | 'remedies' | 'solve' | 'prepare' | 'stopPreparing' | 'replaceColour' | 'heat'

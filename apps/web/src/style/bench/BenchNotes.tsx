@@ -34,7 +34,7 @@ export function BenchNotes({
       ) : null}
       <div className="note hint">
         <Hint id="style">
-          The pictures show one part in each state. A red figure falls short of the contrast it needs. Click that
+          The pictures show one part in each state. A red figure fails: it is under the contrast it needs. Click that
           picture, then drag <b>Lightness</b> in the editor: where the line under a track is solid, the colour passes.
         </Hint>
       </div>

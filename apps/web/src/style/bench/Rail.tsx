@@ -152,7 +152,7 @@ export function Rail({
       <Box padding="8px 10px 2px">
         <Button variant="quiet" size="s" onClick={onAdd} title="A button, a form, a notice …, put on this page">
           <Plus aria-hidden="true" />
-          Make one anew
+          Add a component
         </Button>
       </Box>
       {components.length && !shown.length ? (

@@ -20,11 +20,11 @@ export function Trials({
   return (
     <Flex gap="4px" alignItems="center">
       <Segments
-        label="Trials"
+        label="Versions"
         value={current}
         choices={trials.map((item) => ({
           value: item.id,
-          label: trials.length > 1 ? item.name : `Trial ${item.name}`,
+          label: trials.length > 1 ? item.name : `Version ${item.name}`,
         }))}
         onChange={onChoose}
       />
@@ -32,7 +32,7 @@ export function Trials({
         variant="quiet"
         size="s"
         title="Try a rival look, kept beside this one"
-        aria-label="Add a trial"
+        aria-label="Add a version"
         disabled={busy}
         onClick={onAdd}
       >

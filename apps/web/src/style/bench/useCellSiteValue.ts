@@ -33,7 +33,7 @@ export function useCellSiteValue({
   });
   const { part, column } = address;
   return useMemo(
-    () => ({ siteId: site.id, component, part, column, lookNow, setAt }),
-    [site.id, component, part, column, lookNow, setAt],
+    () => ({ siteId: site.id, mediumFrom: site.bounds.medium, component, part, column, lookNow, setAt }),
+    [site.id, site.bounds.medium, component, part, column, lookNow, setAt],
   );
 }

@@ -110,7 +110,7 @@ export function Editor({
       </div>
       <div className="follows">
         {selectedCount > 1 ? `${selectedCount} cells are selected, and all of them take the value. ` : ''}
-        {followWords(kind, address.part, cell)}
+        {followWords(kind, address.part, cell)} <code>{row.shorthand ?? row.properties.join(', ')}</code>
       </div>
       {row.editor === 'colour' ? (
         <ColourEditor
@@ -140,7 +140,6 @@ export function Editor({
               onLeave();
             }}
           />
-          <div className="property">{row.shorthand ?? row.properties.join(', ')}</div>
           {Own ? (
             <div className="fitted" key={key}>
               <Own
@@ -194,7 +193,7 @@ export function Editor({
 
 const NOTHING: Readonly<Record<string, string>> = lookup({});
 
-/** Ways out of a check, looked for when they are asked for, since that tries the whole component many times over. */
+/** Suggested fixes of a check, looked for when they are asked for, since that tries the whole component many times over. */
 function Helped({ check: { part, column, demand } }: { check: CheckRef }) {
   const { component, look, query, measured, viewport, onTry, onApply } = useHand();
   const [isOpen, setOpen] = useState(false);
@@ -204,7 +203,7 @@ function Helped({ check: { part, column, demand } }: { check: CheckRef }) {
   return (
     <div className="helped">
       <Button variant="quiet" size="s" aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>
-        Ways out
+        Suggested fixes
       </Button>
       {isOpen ? (
         <WaysOut
@@ -221,7 +220,7 @@ function Helped({ check: { part, column, demand } }: { check: CheckRef }) {
   );
 }
 
-const WaysOut = late(() => import('../../ledger/WaysOut'), <p className="small">Looking for ways out…</p>);
+const WaysOut = late(() => import('../../ledger/WaysOut'), <p className="small">Looking for fixes…</p>);
 const TakeAlong = late(() => import('./TakeAlong'));
 const Differs = late(() => import('./Differs'));
 const SharedRule = late(() => import('./SharedRule'));

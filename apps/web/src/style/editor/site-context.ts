@@ -5,6 +5,8 @@ import type { ComponentRef } from '../../engine/protocol';
 /** Where the cell in hand stands, for editors that reach beyond its value: files of the site, other widths. */
 export interface CellSite {
   readonly siteId: string;
+  /** Up to this many CSS pixels a screen is no wide one. */
+  readonly mediumFrom: number;
   readonly component: ComponentRef;
   readonly part: string;
   readonly column: string;

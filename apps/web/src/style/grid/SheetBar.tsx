@@ -47,7 +47,7 @@ export function SheetBar({
           {
             value: 'checks',
             label: 'Checks',
-            hint: 'Everything that is asked, and ways out of what falls short',
+            hint: 'Everything that is asked, and fixes for what fails',
           },
         ]}
         onChange={onTab}

@@ -19,7 +19,7 @@ export const editorStyles = {
   '& .follows': { color: 'ink2', marginTop: '1px', marginBottom: '10px' },
   '& .quiet': { color: 'ink2' },
   '& .small': { color: 'ink2', fontSize: '12px' },
-  '& .property': { fontFamily: 'mono', fontSize: '11.5px', color: 'ink3', marginTop: '5px' },
+  '& .follows code': { fontFamily: 'mono', fontSize: '11.5px', color: 'ink3' },
   '& .section': { borderTop: '1px solid {colors.line}', marginTop: '13px', paddingTop: '11px' },
   '& .source, & .where': { display: 'block', fontFamily: 'mono', fontSize: '11.5px', overflowWrap: 'anywhere' },
   '& .source': { color: 'ink', marginTop: '2px' },

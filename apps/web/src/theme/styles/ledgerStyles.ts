@@ -1,6 +1,6 @@
 const ring = { outline: '2px solid {colors.accent}', outlineOffset: '-2px' };
 
-/** The look of the list of checks and of the ways out. */
+/** The look of the list of checks and of the suggested fixes. */
 export const ledgerStyles = {
   '.ledger': {
     bg: 'card',

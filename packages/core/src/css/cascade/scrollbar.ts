@@ -1,9 +1,14 @@
+import { generate } from 'css-tree';
 import { parseColour } from '../../colour/parse.js';
+import { parseValue } from '../sheet/declaration.js';
 import type { ElementStyle } from './element-style.js';
 
 /** Thumb and track of a computed `scrollbar-color`, as CSS text; undefined for `auto` (CSS Scrollbars 1, section 2). */
 export function scrollbarColours(text: string): readonly [thumb: string, track: string] | undefined {
-  const [thumb, track] = text.match(/[a-z-]+\([^)]*\)|[^\s()]+/gi) ?? [];
+  const [thumb, track] =
+    parseValue(text)
+      ?.children.toArray()
+      .map((node) => generate(node)) ?? [];
   return thumb && track && parseColour(thumb) && parseColour(track) ? [thumb, track] : undefined;
 }
 

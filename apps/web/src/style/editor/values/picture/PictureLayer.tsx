@@ -49,7 +49,7 @@ export function PictureLayer({
   onChange: (part: Partial<Layer>) => void;
   onSettle: () => void;
 }) {
-  const { setAt } = useCellSite();
+  const { mediumFrom, setAt } = useCellSite();
   const address = addressOf(layer.image) ?? '';
   const picture = usePicture(address);
   const natural = useNaturalSize(picture && assetSource(picture.hash));
@@ -145,7 +145,7 @@ export function PictureLayer({
             })
           }
         >
-          Only on wide screens
+          Only wider than {mediumFrom} px
         </button>
         {picture && natural ? (
           <button type="button" className="small-button" aria-expanded={tools} onClick={() => setTools(!tools)}>
