@@ -138,15 +138,18 @@ test('the frames draw the bar as the look says, edit by edit', async ({ page }) 
     .last()
     .click();
   const set = async (key: string, value: string) => {
-    await page.locator(`[data-cell="${key}"]`).last().click();
+    const own = page.locator(`[data-cell="${key}"]`).last();
+    await own.click();
     await page.keyboard.press('Enter');
     await page.keyboard.type(value);
     await page.keyboard.press('Enter');
+    await expect(own).toContainText(value);
   };
   await set('width/default', '30px');
   await page.getByRole('button', { name: 'Thumb', exact: true }).first().click();
   const reds = async (index: number) => {
-    const frame = page.locator('iframe').nth(index);
+    // The frame as it is seen: the page in it is larger, and reaches under what stands beside it.
+    const frame = page.locator('.frame').nth(index);
     const { data } = await sharp(await frame.screenshot())
       .ensureAlpha()
       .raw()

@@ -129,6 +129,8 @@ export interface SheetQuery {
   readonly added: readonly string[];
   /** Changes with the files of the site, so that the frames take them. */
   readonly files?: string | undefined;
+  /** True where the frames show this component's look without those of the others. */
+  readonly alone?: boolean | undefined;
   /** Changes with what was measured of the page, so that the figures do. */
   readonly measured?: number | undefined;
   /** Rows of a part that are wanted besides, for its editor. */
@@ -306,7 +308,13 @@ export interface Engine {
     view?: FrameView,
   ): Promise<StillFrame>;
   /** The look at another width than the one that the sheet is of. */
-  atWidth(component: ComponentRef, look: Look, viewport: ViewportName, place: EditingPlace): Promise<WidthAnswer>;
+  atWidth(
+    component: ComponentRef,
+    look: Look,
+    viewport: ViewportName,
+    place: EditingPlace,
+    alone: boolean,
+  ): Promise<WidthAnswer>;
   openable(component: ComponentRef, viewport: ViewportName): Promise<Openable[]>;
   /** The part that each element is, by its order. */
   partsByOrder(component: ComponentRef): Promise<ReadonlyMap<number, string>>;

@@ -1,5 +1,6 @@
 import {
   Site,
+  type Among,
   type ComponentSession,
   type DressedPage,
   type PageSession,
@@ -82,6 +83,10 @@ export function pagesNow(versionId: string): SiteUnder {
   const newest = new Map(site.pages.map((page) => [page.pageId, page]));
   return { pages: [...newest.values()], worn: site.worn, on: (version) => site.on(version) };
 }
+
+/** The looks of all other components on a component's page, or none where it is shown alone. */
+export const lookedAmong = ({ versionId, kind, locator, parts }: ComponentRef, alone = false): Among =>
+  alone ? {} : dressed(versionId).around({ kind, locator, parts });
 
 /** A component of a page, with the looks that reach into it; the same one as long as these say the same. */
 export const sessionOf = ({ versionId, kind, locator, parts }: ComponentRef): ComponentSession =>

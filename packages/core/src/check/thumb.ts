@@ -15,10 +15,12 @@ import { groundsOf, lowest, measured, NEEDED_EDGE } from './edge.js';
  */
 export function checkThumb(box: ElementStyle, piece: (name: string) => ElementStyle): Check {
   if (box.text('scrollbar-width') === 'none') return without('1.4.11', 'unseen', NEEDED_EDGE, 'No scrollbar is shown.');
-  const standard = scrollbarColours(box.text('scrollbar-color'))?.map((text) => parseColour(text)!);
+  const standard = scrollbarColours(box.text('scrollbar-color'));
   if (standard) {
-    const ground = over(standard[1]!, WHITE);
-    return measured(over(standard[0]!, ground), ground, 'ancestors');
+    const [thumb, track] = standard.map((text) => parseColour(text));
+    if (!thumb || !track) return without('1.4.11', 'unsure', NEEDED_EDGE, 'Its colours cannot be read.');
+    const ground = over(track, WHITE);
+    return measured(over(thumb, ground), ground, 'ancestors');
   }
   const bar = piece('-webkit-scrollbar');
   if (box.text('scrollbar-width') !== 'auto' || !isAuthored(bar)) {

@@ -72,8 +72,6 @@ export interface Kind {
   readonly mayHold?: readonly string[];
   /** True when what stands in it is not listed as a component again. */
   readonly claims?: boolean;
-  /** What a look of it brings with it, where browsers would drop the rest. */
-  readonly completes?: Completes;
 }
 
 /** What a look says, as a kind asks of it. */
@@ -92,7 +90,7 @@ export interface Completion {
 }
 
 /**
- * What a look is given besides its own settings.
+ * What a look of a kind is given besides its own settings, where browsers would drop the rest.
  *
  * @param site a part at rest as the site has it, by the part's name
  */

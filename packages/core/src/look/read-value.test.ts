@@ -90,6 +90,48 @@ describe('values', () => {
   });
 });
 
+describe('a shorthand typed at one of its rows', () => {
+  const valuesAt = (key: string, text: string) => {
+    const found = read(key, text);
+    return found.ok ? found.values : undefined;
+  };
+
+  it('sets all that it says', () => {
+    const border = valuesAt('border', '1px solid #cbb98a')!;
+    expect(Object.keys(border)).toHaveLength(12);
+    expect(border).toMatchObject({
+      'border-top-width': '1px',
+      'border-left-style': 'solid',
+      'border-left-color': '#cbb98a',
+    });
+    expect(valuesAt('border', 'border: 2px dashed red;')).toMatchObject({ 'border-right-width': '2px' });
+    expect(valuesAt('border-top-color', '3px double teal')).toEqual({
+      'border-top-width': '3px',
+      'border-top-style': 'double',
+      'border-top-color': 'teal',
+    });
+    expect(valuesAt('outline', '2px solid gold')).toMatchObject({ 'outline-width': '2px', 'outline-color': 'gold' });
+    expect(valuesAt('background', 'url(a.png) no-repeat #fff')).toMatchObject({
+      'background-color': '#fff',
+      'background-image': 'url(a.png)',
+      'background-repeat': 'no-repeat',
+    });
+    expect(valuesAt('transition-duration', 'color 200ms ease-in 50ms')).toMatchObject({
+      'transition-property': 'color',
+      'transition-delay': '50ms',
+    });
+    expect(valuesAt('text-decoration-line', 'underline wavy red')).toMatchObject({ 'text-decoration-style': 'wavy' });
+  });
+
+  it('is no shorthand where the row takes the text itself, nor where it is one word or no value', () => {
+    expect(valuesAt('border', '#cbb98a')).toHaveProperty('border-top-color', '#cbb98a');
+    expect(Object.keys(valuesAt('border', '#cbb98a')!)).toHaveLength(4);
+    expect(valuesAt('border', '1px')).toBeUndefined();
+    expect(valuesAt('border', '1px solidd red')).toBeUndefined();
+    expect(valuesAt('text', '1px solid red')).toBeUndefined();
+  });
+});
+
 describe('blocks of CSS', () => {
   it('are told from single values', () => {
     expect(isBlock('color: red; padding: 3px')).toBe(true);

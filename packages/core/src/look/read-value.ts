@@ -141,7 +141,8 @@ function isClosed(text: string): boolean {
  * its `#`, a length without its unit, quotes as a document has them.
  */
 export function readCellText(row: Row, typed: string): ReadValue {
-  const names = [...row.properties, ...(row.shorthand ? [row.shorthand] : [])];
+  const wider = widerThan(row);
+  const names = [...row.properties, ...(row.shorthand ? [row.shorthand] : []), ...wider];
   const text = stripDeclaration(mendText(typed), names);
   if (!text) return { ok: false, problem: 'Give a value, or clear the cell.' };
   if (text.length > LONGEST) return { ok: false, problem: `A value has at most ${LONGEST} characters.` };
@@ -152,8 +153,42 @@ export function readCellText(row: Row, typed: string): ReadValue {
     const values = valuesOf(row, candidate);
     if (values) return { ok: true, values, text: candidate };
   }
+  // `1px solid red` for a border's colour says its width and style too.
+  const isList = /\s/.test(text) && !needsSubstitution(text);
+  const spread = !isList ? undefined : firstOf(wider, (name) => expandShorthand(name, text));
+  if (spread) return { ok: true, values: withoutResets(spread), text };
   return { ok: false, problem: problemFor(row, text) };
 }
+
+/** Shorthands under which several rows are set at once, the narrower first. */
+const SPREAD = [
+  'outline',
+  ...['top', 'right', 'bottom', 'left'].map((side) => `border-${side}`),
+  'border',
+  'text-decoration',
+  'list-style',
+  'transition',
+  'font',
+  'background',
+];
+
+const widerThan = ({ properties, shorthand }: Row): string[] =>
+  SPREAD.filter((name) => {
+    const longhands = SHORTHANDS.get(name)?.longhands ?? [];
+    return name !== shorthand && properties.every((property) => longhands.includes(property));
+  });
+
+const firstOf = <T, V>(items: readonly T[], find: (item: T) => V | undefined): V | undefined => {
+  for (const item of items) {
+    const found = find(item);
+    if (found !== undefined) return found;
+  }
+  return undefined;
+};
+
+/** Longhands that a shorthand puts back without being able to set them are none that its text says. */
+const withoutResets = (values: Readonly<Record<string, string>>): Record<string, string> =>
+  Object.fromEntries(Object.entries(values).filter(([name]) => SHOWN.has(name)));
 
 /** Bare numbers as pixels: `12 20` is `12px 20px`. */
 const withUnits = (text: string): string =>

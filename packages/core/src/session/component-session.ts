@@ -1,4 +1,5 @@
 import type { Kind } from '../component/kind.js';
+import { completesOf } from '../component/kinds/completes.js';
 import type { StateColumn } from '../component/state-column.js';
 import type { FoundPart } from '../component/parts.js';
 import { DESKTOP, type Environment } from '../css/conditions/environment.js';
@@ -33,7 +34,7 @@ import type { FrameRules } from '../incremental/frame-rules.js';
 import type { EditingPlace } from '../look/editing-place.js';
 import { WhatIf } from '../what-if/what-if.js';
 import { tryColours, type TrackSample } from '../what-if/try-colours.js';
-import { OTHER_LOOKS, underlayOf, type Underlay } from './underlay.js';
+import { OTHER_LOOKS, underlayOf, type Among, type Underlay } from './underlay.js';
 
 export interface ComponentOptions {
   /** Selectors that the owner gave for parts. */
@@ -91,7 +92,7 @@ export class ComponentSession {
     const { forcer } = this;
     const parts = (this.found = new ComponentParts(site, kind, all));
     const views = (this.views = new ComponentViews(site, parts, forcer, measures));
-    const plans = (this.plans = new ComponentPlans(site, parts, forcer, bounds, kind.completes));
+    const plans = (this.plans = new ComponentPlans(site, parts, forcer, bounds, completesOf(kind.name)));
     const looks = {
       kind,
       parts: all,
@@ -146,10 +147,18 @@ export class ComponentSession {
     return this.before?.css ?? '';
   }
 
-  /** The look as CSS for still frames; the wider components' looks stand first. */
-  frameRules(look: Look, request: Pick<SheetRequest, 'environment' | 'place'> = {}): readonly FrameRules[] {
+  /**
+   * The look as CSS for still frames.
+   *
+   * @param among looks of other components that are shown too; those that have a say in this one when absent
+   */
+  frameRules(
+    look: Look,
+    request: Pick<SheetRequest, 'environment' | 'place'> = {},
+    { under, over }: Among = { under: this.before },
+  ): readonly FrameRules[] {
     const { frames } = this.plans.styled(look, request.environment ?? DESKTOP, request.place);
-    return this.before ? [this.before.frames, ...frames] : frames;
+    return [...(under ? [under.frames] : []), ...frames, ...(over ? [over.frames] : [])];
   }
 
   /** A part as a frame shows it in a column's state: the page so, and where the part stands in it. */

@@ -15,6 +15,14 @@ export interface Underlay {
   readonly frames: FrameRules;
 }
 
+/** What the looks of other components say, in the order of the cascade. */
+export interface Among {
+  /** Those that lie under the component's own look. */
+  readonly under?: Underlay | undefined;
+  /** Those that lie over it. */
+  readonly over?: Underlay | undefined;
+}
+
 export const underlayOf = (page: PageSession, css: string): Underlay => ({
   css,
   pages: page.pages.extended([asLastSheet(css, OTHER_LOOKS)]),

@@ -9,7 +9,7 @@ import type { Wearing } from '../report/page-remedies.js';
 import type { PageSession } from '../parts/page-session.js';
 import { placeKey, placeOn, type ComponentPlace, type PlacedComponent } from '../parts/placed-component.js';
 import type { SeenPage } from '../session/seen-page.js';
-import { underlayOf, type Underlay } from '../session/underlay.js';
+import { underlayOf, type Among, type Underlay } from '../session/underlay.js';
 import { compareReach, overlap, reachesInto, standsBehind } from './reach.js';
 import { isWornAt, placeOf, type WornLook } from './worn.js';
 
@@ -227,6 +227,19 @@ export class DressedPage {
     this.underlays.set(key, underlay);
     forgetOldest(this.underlays, MAX_UNDERLAYS);
     return underlay;
+  }
+
+  /** What all other looks on this page say, whether or not they have a say in a component. */
+  around(place: ComponentPlace): Among {
+    const component = placeOn(this.page, place);
+    const { here } = this;
+    const own = here.findIndex(({ worn }) => isWornAt(worn, place));
+    const at = own < 0 ? here.length : own;
+    const saying = (looks: readonly Placed[]) =>
+      this.underlay(
+        looks.filter(({ placed, says }) => says && placed !== component).map(({ worn }) => this.printOf(worn)),
+      );
+    return { under: saying(here.slice(0, at)), over: saying(here.slice(at)) };
   }
 
   /** True where a look on this page may have moved boxes, so that what was measured of it does not hold. */

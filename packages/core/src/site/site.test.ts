@@ -192,3 +192,32 @@ describe('a site', () => {
     expect(site.resolve(own.look)).toBe(site.worn[0]!.look);
   });
 });
+
+describe('what a frame shows of other looks', () => {
+  const site = siteWith('home');
+  const button = worn(site, 'button', '.btn', look(set('button', 'color', '#eeeeee')));
+  const notice = worn(site, 'cookie-notice', '.cookies', look(set('accept', 'color', '#dddddd')));
+  site.wear(button);
+  site.wear(notice);
+  const css = (own: WornLook, alone = false) => {
+    const page = site.on('home');
+    const among = alone ? {} : page.around(place(own));
+    const rules = page.component(place(own)).frameRules(own.look, {}, among);
+    return rules.map((frame) => frame.rules.map((rule) => rule.css).join('\n'));
+  };
+
+  it('is all of them, in the order in which they lie over each other', () => {
+    const ofButton = css(button);
+    expect(ofButton.at(-1)).toContain('#dddddd');
+    expect(ofButton.slice(0, -1).join()).toContain('#eeeeee');
+    const ofNotice = css(notice);
+    expect(ofNotice[0]).toContain('#eeeeee');
+    expect(ofNotice.slice(1).join()).toContain('#dddddd');
+    expect(ofNotice.slice(1).join()).not.toContain('#eeeeee');
+  });
+
+  it('is its own alone where that is asked for', () => {
+    expect(css(button, true).join()).not.toContain('#dddddd');
+    expect(css(notice, true).join()).not.toContain('#eeeeee');
+  });
+});

@@ -2,7 +2,7 @@ import { EMPTY_LOOK, type ElementNode } from '@retoque/core';
 import { environmentOf } from '../asking';
 import type { Engine } from '../protocol';
 import type { SiteFiles } from '../site-files';
-import { opened, sessionOf } from '../sites';
+import { lookedAmong, opened, sessionOf } from '../sites';
 
 /** Pages as frames show them. */
 export function framesOf(
@@ -16,14 +16,16 @@ export function framesOf(
 
     async liveCss(ref, look) {
       const session = sessionOf(ref);
-      return `${files.fontCss}\n${files.localCss(`${session.wider}\n${session.css(look)}`, opened(ref.versionId).page)}`;
+      const { under, over } = lookedAmong(ref);
+      const css = [under?.css, session.css(look), over?.css].filter(Boolean).join('\n');
+      return `${files.fontCss}\n${files.localCss(css, opened(ref.versionId).page)}`;
     },
 
-    async atWidth(ref, look, viewport, place) {
+    async atWidth(ref, look, viewport, place, alone) {
       const session = sessionOf(ref);
       const request = { environment: environmentOf(viewport, place), place, unfolded: [] };
       return {
-        frames: files.framesOf(session.frameRules(look, request), opened(ref.versionId).page),
+        frames: files.framesOf(session.frameRules(look, request, lookedAmong(ref, alone)), opened(ref.versionId).page),
         checks: session.sheet(look, request).checks,
       };
     },

@@ -2,7 +2,7 @@ import { isImposter, sameRow, pathSelector, siteSelectors, finishInTurns, type S
 import { environmentOf, requestOf, now, nextTurn } from '../asking';
 import type { Engine, FramesListener } from '../protocol';
 import type { SiteFiles } from '../site-files';
-import { opened, sessionOf } from '../sites';
+import { lookedAmong, opened, sessionOf } from '../sites';
 
 /** One component: its state sheet, and what there is to know about its cells and parts. */
 export function sheetOf(
@@ -42,7 +42,8 @@ export function sheetOf(
       const session = sessionOf(ref);
       const request = requestOf(query);
       // Frames are laid out while the sheet is worked out.
-      framesListener?.(editNumber, files.framesOf(session.frameRules(look, request), opened(ref.versionId).page));
+      const rules = session.frameRules(look, request, lookedAmong(ref, query.alone));
+      framesListener?.(editNumber, files.framesOf(rules, opened(ref.versionId).page));
       const { rows, ...sheet } = session.sheet(look, request);
       const before = lastSent?.editNumber === held ? lastSent?.rows : undefined;
       lastSent = { editNumber, rows };

@@ -28,7 +28,9 @@ const loadAhead = () => {
     import('./CommandPalette'),
     import('../editor/TakeAlong'),
     import('../editor/Differs'),
+    import('../editor/RulesInTheRunning'),
     import('../editor/SharedRule'),
+    import('../editor/NotDrawn'),
     import('../frames/ViewChoices'),
     import('../saving/Conflict'),
   ]).catch(() => (ahead = undefined));

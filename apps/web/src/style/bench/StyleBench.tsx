@@ -88,13 +88,13 @@ export function StyleBench({
   const files = useSiteFiles(site.id);
   const measuring = useMeasuring(page.id, ready, look, viewport);
   const { measured } = measuring;
-  const query = useBenchQuery(state, viewport, place, files, measured);
+  const query = useBenchQuery(state, viewport, place, files, measured, view.alone);
   const frames = useFrameLook();
   const { sheet, error, ask } = useSheet(ready, look, query, frames.take);
   useLayoutEffect(() => {
     asker.current = ask;
   }, [ask]);
-  const widths = useWidths(ready, look, viewport, place, view.beside !== 'states');
+  const widths = useWidths(ready, look, viewport, place, view.beside !== 'states', view.alone);
   if (sheet && sheet.parts !== parts) setParts(sheet.parts);
   useFirstShown(sheet, kind, state);
   useAskedPart(ready, sheet !== undefined, state);

@@ -11,6 +11,7 @@ export function useBenchQuery(
   place: EditingPlace,
   files: string | undefined,
   measured: number,
+  alone: boolean,
 ): SheetQuery {
   const searching = search.trim() !== '';
   const row = rowNamed(head.row);
@@ -26,7 +27,8 @@ export function useBenchQuery(
       also,
       files,
       measured,
+      alone,
     }),
-    [viewport, place, unfolded, whole, added, also, searching, files, measured],
+    [viewport, place, unfolded, whole, added, also, searching, files, measured, alone],
   );
 }

@@ -157,6 +157,7 @@ export function Editor({
         </>
       )}
       {differs && sheetPart ? <Differs part={sheetPart} values={differs} onApart={onApart} /> : null}
+      {cell.own !== undefined && !cell.drawn ? <NotDrawn row={row} onDraw={change} /> : null}
       {together.length ? <SharedRule columns={together} onTake={edits.setAlso} /> : null}
       {row.key === 'text' && cell.own !== undefined && !cell.muted ? (
         <TakeAlong
@@ -223,4 +224,5 @@ function Helped({ check: { part, column, demand } }: { check: CheckRef }) {
 const WaysOut = late(() => import('../../ledger/WaysOut'), <p className="small">Looking for fixes…</p>);
 const TakeAlong = late(() => import('./TakeAlong'));
 const Differs = late(() => import('./Differs'));
+const NotDrawn = late(() => import('./NotDrawn'));
 const SharedRule = late(() => import('./SharedRule'));

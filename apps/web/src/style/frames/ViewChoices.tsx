@@ -94,6 +94,10 @@ export default function ViewChoices({
         />
         Pictures missing, as when they fail to load
       </label>
+      <label className="line">
+        <input type="checkbox" checked={view.alone} onChange={(event) => set({ alone: event.target.checked })} />
+        This look alone, without those of other components
+      </label>
       <div className="line">
         <label htmlFor="view-seen">Seen</label>
         <select

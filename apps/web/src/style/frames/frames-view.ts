@@ -9,6 +9,8 @@ export interface FramesView {
   /** A colour behind the component in place of its page. */
   readonly ground: string | undefined;
   readonly pictures: boolean;
+  /** True where the looks of the other components are left out. */
+  readonly alone: boolean;
   /** A part that is shown open besides. */
   readonly open: string | undefined;
   /** How the page is seen; undefined for the usual way. */
@@ -24,6 +26,7 @@ export const PLAIN_VIEW: FramesView = {
   framing: 'close',
   ground: undefined,
   pictures: true,
+  alone: false,
   open: undefined,
   seen: undefined,
   heat: false,
@@ -39,6 +42,7 @@ export function viewWords(view: FramesView): readonly string[] {
     view.framing === 'page' ? 'whole page' : '',
     view.ground ? `on ${view.ground}` : '',
     view.pictures ? '' : 'no pictures',
+    view.alone ? 'this look alone' : '',
     view.open ? 'opened' : '',
     view.seen ? (view.seen === 'forced' ? 'forced colours' : `seen as ${view.seen}`) : '',
     view.heat ? 'heat map' : '',

@@ -19,6 +19,7 @@ export function useWidths(
   viewport: ViewportName,
   place: EditingPlace,
   shown: boolean,
+  alone: boolean,
 ): Readonly<Partial<Record<ViewportName, AtWidth>>> {
   const [stores] = useState(
     () => new Map<ViewportName, LookStore>(WIDTHS.map((name) => [name, createLookStore()] as const)),
@@ -31,7 +32,7 @@ export function useWidths(
       for (const name of WIDTHS) {
         if (name === viewport) continue;
         void engine()
-          .atWidth(component, look, name, place)
+          .atWidth(component, look, name, place, alone)
           .then((answer) => {
             if (!current) return;
             stores.get(name)?.set(answer.frames);
@@ -43,7 +44,7 @@ export function useWidths(
       current = false;
       clearTimeout(timer);
     };
-  }, [component, look, viewport, place, shown, stores]);
+  }, [component, look, viewport, place, shown, alone, stores]);
   return Object.fromEntries(WIDTHS.map((name) => [name, { look: stores.get(name)!, checks: checks[name] ?? NOTHING }]));
 }
 
