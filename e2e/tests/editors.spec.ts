@@ -218,6 +218,27 @@ test('a colour is written as it is asked for, and remembered', async ({ page }) 
   await expect(editor(page).getByLabel('Colour', { exact: true })).toHaveValue(/^hsl\(/);
   const last = editor(page).getByRole('group', { name: 'Colours used last' }).getByRole('button');
   await expect(last.first()).toBeVisible();
+  // The whole of what is typed, not what half of it would be.
+  await cell(page, 'text', 'default').click();
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('#cc0033');
+  await page.keyboard.press('Enter');
+  await expect(last.first()).toHaveAccessibleName(/#cc0033/);
+});
+
+test('a shorthand sets all that it says, and an edge without a width is drawn in one press', async ({ page }) => {
+  await open(page, 'border');
+  const typed = editor(page).getByLabel('Colour', { exact: true });
+  await typed.fill('3px dashed #cbb98a');
+  await typed.press('Enter');
+  await expect(seen(page)).toHaveCSS('border-top', '3px dashed rgb(203, 185, 138)');
+  await cell(page, 'outline', 'default').click();
+  await typed.fill('#0b5563');
+  await typed.press('Enter');
+  await expect(editor(page).getByTestId('not-drawn')).toContainText('No outline is drawn');
+  await editor(page).getByRole('button', { name: 'Give it a width of 1px' }).click();
+  await expect(seen(page)).toHaveCSS('outline', 'rgb(11, 85, 99) solid 1px');
+  await expect(editor(page).getByTestId('not-drawn')).toHaveCount(0);
 });
 
 // Examples in the way that CSS Images 3 and 4 write them (section 3), from memory; compared as Chromium paints them.

@@ -1,5 +1,5 @@
 import { expect, test } from './warm';
-import { cell } from './support';
+import { cell, keepPage, setColour } from './support';
 
 // "Why does my change not show?", asked of the cases that are planted on the demo site.
 
@@ -53,4 +53,27 @@ test('the breadcrumb’s rule was written for another class', async ({ page }) =
   await cell(page, 'text', 'default').click();
   await expect(page.getByTestId('idle-rule')).toContainText('.breadcrumbs a');
   await expect(page.getByTestId('idle-rule')).toContainText('.crumbs a would reach it');
+});
+
+test('the other state of a rule that serves two is offered, and visited links have a column', async ({ page }) => {
+  const html =
+    '<header class="h"><nav class="m" aria-label="Main menu"><a href="#1">Boats</a> <a href="#2">Fares</a></nav></header>';
+  const css =
+    '.h { background: #0b2f3a; padding: 20px } .m a { color: #fff; padding: 8px } .m a:visited { color: #557 } .m a:hover, .m a:focus { color: #ffd166 }';
+  await page.goto(await keepPage(page, html, css));
+  await page
+    .getByRole('button', { name: /^Main menu/ })
+    .first()
+    .click();
+  // What was visited is told from its ground as little as the site says.
+  await expect(page.getByRole('columnheader', { name: 'Visited' })).toBeVisible();
+  await expect(page.locator('.frame').filter({ hasText: 'Visited' })).toContainText('1.99');
+  await setColour(page, 'text', 'hover', '#aaffaa');
+  const offer = page.getByTestId('shared-rule');
+  await expect(offer).toContainText('One rule of your site is for this state and for Focus');
+  await offer.getByRole('button', { name: 'Set Focus too' }).click();
+  await expect(cell(page, 'text', 'focus')).toContainText('#aaffaa');
+  await expect(offer).toHaveCount(0);
+  await page.getByRole('button', { name: /^Undo/ }).click();
+  await expect(cell(page, 'text', 'focus')).toContainText('#ffd166');
 });

@@ -55,6 +55,7 @@ export function ColourEditor({
 }) {
   const { shown, held, hue, isOutside, move, release } = useHeldColour(cell.colour ?? TRANSPARENT);
   const gesture = useRef(0);
+  const typed = useRef<string>(undefined);
   const marks = usePassing(component, lookNow, sheet, query, address, shown);
 
   const key = `${address.part}/${address.row}/${address.column}`;
@@ -68,7 +69,10 @@ export function ColourEditor({
   /** What comes next is another step, and what was chosen is remembered. */
   const settle = () => {
     gesture.current++;
-    const chosen = held ? fromOklch(held) : cell.own === undefined ? undefined : cell.colour;
+    // The sheet may not have come to what was typed last.
+    const last = typed.current === undefined ? cell.own && cell.colour : parseColour(typed.current);
+    typed.current = undefined;
+    const chosen = held ? fromOklch(held) : last;
     if (chosen) setRecent(rememberColour(toHex(chosen)));
   };
   const finish = () => {
@@ -101,7 +105,10 @@ export function ColourEditor({
           row={row}
           field={field}
           value={asked}
-          onChange={(values) => onChange(values, `${key}/typed${gesture.current}`)}
+          onChange={(values) => {
+            typed.current = values[row.properties[0]!];
+            onChange(values, `${key}/typed${gesture.current}`);
+          }}
           onLeave={() => {
             settle();
             onLeave();
