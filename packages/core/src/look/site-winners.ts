@@ -1,6 +1,6 @@
 import type { Applied } from '../css/cascade/applied.js';
 import { environmentKey, type Environment } from '../css/conditions/environment.js';
-import { CARRIED, closeBits, VISITED, type StateBits } from '../css/selector/states.js';
+import { ACTIVE, CARRIED, closeBits, VISITED, type StateBits } from '../css/selector/states.js';
 import type { ElementStyle } from '../css/cascade/element-style.js';
 import { once } from '../memo/once.js';
 import type { StagedPages } from '../page/staged-pages.js';
@@ -42,16 +42,19 @@ export class SiteWinners {
     if (!known) this.belongings.set(property, (known = new Map()));
     let set = known.get(state);
     if (set === undefined) {
-      // The browser's own colour of visited links is nobody's wish: a look of the link at rest goes before it.
-      const isBrowsers = state & VISITED && this.winner(property, state)?.origin === 'browser';
+      // What the browser's own sheet says of visited and pressed links is nobody's wish: a look at rest goes before it.
+      const isBrowsers = state & UNWISHED && this.winner(property, state)?.origin === 'browser';
       set = isBrowsers
-        ? this.belongs(property, state & ~VISITED)
+        ? this.belongs(property, state & ~UNWISHED)
         : smallestWithSame(state, this.sets, (bits) => this.winner(property, bits)?.declaration);
       known.set(state, set);
     }
     return set;
   }
 }
+
+/** States in which browsers colour what no page has coloured. */
+const UNWISHED = VISITED | ACTIVE;
 
 interface Kept {
   readonly environment: string;

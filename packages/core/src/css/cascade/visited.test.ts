@@ -113,6 +113,15 @@ describe('a look over visited links', () => {
     expect(seen.style.text('color')).toBe('rgb(34, 34, 34)');
   });
 
+  it('goes before the browser’s own red of pressed links, and is no browser’s colour anywhere', () => {
+    const session = sessionOf('nav.m { background: #123 }');
+    const { proof, css } = session.handover(dark);
+    expect(proof.failures).toEqual([]);
+    expect(css).not.toContain('revert');
+    for (const state of ['pressed', 'visited', 'hover'])
+      expect(session.seenUnder(dark, 'link', state).style.text('color')).toBe('rgb(255, 255, 255)');
+  });
+
   it('goes before the browser’s own colour of them', () => {
     const session = sessionOf('nav.m { background: #123 } nav.m a:link { color: #fff }');
     const { proof, css } = session.handover(dark);
