@@ -75,6 +75,8 @@ export const fromUploadSchema = z.object({
   siteId: z.uuid().optional(),
   siteName: nameSchema.optional(),
   paths: text(200_000).default('[]'),
+  /** The path of the page among them, where there are several. */
+  page: text(2000).optional(),
 });
 
 /** The places of uploaded files in their folder, in order. */

@@ -59,6 +59,7 @@ export class PagesController {
         paths: { type: 'string', description: 'JSON array: the place of each file in its folder, in order' },
         siteId: { type: 'string', format: 'uuid' },
         siteName: { type: 'string' },
+        page: { type: 'string', description: 'The path of the page, where there are several' },
       },
     },
   })
@@ -87,6 +88,7 @@ export class PagesController {
         contentType: file.mimetype,
         bytes: file.buffer,
       })),
+      body.page === undefined ? undefined : cleanPath(body.page),
     );
   }
 

@@ -39,8 +39,13 @@ export class PagesService {
     return this.store(scope, choice, 'paste', await fromPaste(html, css, this.reader), name);
   }
 
-  async bringFromUpload(scope: OwnerScope, choice: SiteChoice, files: readonly UploadedFile[]): Promise<Page> {
-    const brought = await fromUpload(files, this.reader);
+  async bringFromUpload(
+    scope: OwnerScope,
+    choice: SiteChoice,
+    files: readonly UploadedFile[],
+    page?: string,
+  ): Promise<Page> {
+    const brought = await fromUpload(files, this.reader, page);
     return this.store(scope, choice, 'upload', brought, titleOrPath(brought));
   }
 

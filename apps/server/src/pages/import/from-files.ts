@@ -1,8 +1,10 @@
 import { storable } from '../../database/storable.js';
 import { problem } from '../../http/problem.js';
 import { bringPage, type BroughtPage, type FileSource } from './bring.js';
+import { FileFinder } from './find-file.js';
 import { LIMITS } from './limits.js';
 import type { PageReader } from './read-page.js';
+import { unpacked } from './unpack.js';
 
 export interface UploadedFile {
   /** Its place in the chosen folder, or its bare name. */
@@ -25,31 +27,17 @@ function decoded(text: string): string {
   }
 }
 
-/** Finds files by their place, or else by a name that only one of them has: people upload files without folders. */
-function uploadedSource(files: readonly UploadedFile[]): FileSource {
-  const byPath = new Map(files.map((file) => [file.path, file]));
-  return (address) => {
-    const path = decoded(new URL(address).pathname.slice(1));
-    const exact = address.startsWith(INVENTED_ORIGIN) ? byPath.get(path) : undefined;
-    if (exact) return Promise.resolve(exact);
-    const named = files.filter((file) => fileNameOf(file.path) === fileNameOf(path));
-    return Promise.resolve(named.length === 1 ? named[0] : undefined);
-  };
-}
+const pathOf = (address: string) => decoded(new URL(address).pathname.slice(1));
 
-/**
- * Brings a page from uploaded files: one HTML file, and any of the sheets, pictures and fonts it asks for.
- *
- * @throws ProblemException when there is no HTML file, or several, or they are too large
- */
-export async function fromUpload(files: readonly UploadedFile[], reader?: PageReader): Promise<BroughtPage> {
-  const total = files.reduce((sum, file) => sum + file.bytes.length, 0);
-  if (total > LIMITS.totalBytes) {
-    throw problem('tooLarge', 413, 'Those files are too large', 'Together they have more than 20 MB.');
-  }
+const sourceOf =
+  (finder: FileFinder<UploadedFile>): FileSource =>
+  (address) =>
+    Promise.resolve(finder.find(pathOf(address), address.startsWith(INVENTED_ORIGIN)));
+
+/** The page among several: the one that is named, or the front page that lies highest. */
+function pageAmong(files: readonly UploadedFile[], wanted: string | undefined): UploadedFile {
   const pages = files.filter((file) => /\.x?html?$/i.test(file.path));
-  const [page] = pages;
-  if (!page) {
+  if (!pages.length) {
     throw problem(
       'notHtml',
       422,
@@ -57,27 +45,62 @@ export async function fromUpload(files: readonly UploadedFile[], reader?: PageRe
       'Add the file of the page; its name ends in .html.',
     );
   }
-  if (pages.length > 1) {
-    throw problem(
-      'invalid',
-      422,
-      'There are several HTML pages among those files',
-      `Bring them one by one: ${pages.map((file) => fileNameOf(file.path)).join(', ')}.`,
-    );
-  }
-  const brought = await bringPage(
-    { bytes: page.bytes, contentType: 'text/html' },
-    addressOf(page.path),
-    uploadedSource(files),
-    reader,
+  const named = pages.find((file) => file.path === wanted);
+  if (named) return named;
+  if (pages.length === 1) return pages[0]!;
+  const depth = ({ path }: UploadedFile) => path.split('/').length;
+  const highest = Math.min(...pages.map(depth));
+  const front = pages.filter((file) => depth(file) === highest && /^index\.x?html?$/i.test(fileNameOf(file.path)));
+  if (front.length === 1 && wanted === undefined && pages.some((file) => file.path.includes('/'))) return front[0]!;
+  throw problem(
+    'invalid',
+    422,
+    'There are several HTML pages among those files',
+    `Bring them one by one: ${pages.map((file) => file.path).join(', ')}.`,
   );
-  const others = files.filter((file) => file !== page);
+}
+
+/**
+ * Brings a page from uploaded files: one HTML page, and any of the sheets, pictures and fonts that it asks for; zip
+ * archives count as the files that they hold.
+ *
+ * @param wanted the path of the page, where there are several
+ * @throws ProblemException when there is no HTML page, or several, or they are too large
+ */
+export async function fromUpload(
+  given: readonly UploadedFile[],
+  reader?: PageReader,
+  wanted?: string,
+): Promise<BroughtPage> {
+  const total = given.reduce((sum, file) => sum + file.bytes.length, 0);
+  if (total > LIMITS.totalBytes) {
+    throw problem('tooLarge', 413, 'Those files are too large', 'Together they have more than 20 MB.');
+  }
+  const files = await unpacked(given);
+  const page = pageAmong(files, wanted);
+  const bring = (finder: FileFinder<UploadedFile>) =>
+    bringPage({ bytes: page.bytes, contentType: 'text/html' }, addressOf(page.path), sourceOf(finder), reader);
+  let finder = new FileFinder(files);
+  let brought = await bring(finder);
+  if (finder.ambiguous.length) {
+    // Now that all it asks for is known, what a bare name cannot tell apart is left out everywhere, not only where it
+    // came second.
+    finder = new FileFinder(files, finder.paths);
+    brought = await bring(finder);
+  }
+  const notes = finder.ambiguous.map(
+    ({ name, asked }) =>
+      `The page asks for ${asked.length} files called ${name}: ${asked.join(', ')}. Which of them yours is cannot be told from its name; choose the folder, or a zip of it.`,
+  );
   const used = [...brought.sheets, ...brought.assets]
     .filter(({ address }) => !address.startsWith('data:'))
-    .map((file) => fileNameOf(decoded(new URL(file.address).pathname)));
-  const unused = others.filter((file) => !used.includes(fileNameOf(file.path)));
-  const note = `Not used, since the page does not ask for them: ${unused.map((file) => fileNameOf(file.path)).join(', ')}.`;
-  return unused.length ? { ...brought, notes: [...brought.notes, storable(note)] } : brought;
+    .map((file) => fileNameOf(pathOf(file.address)));
+  const unused = files.filter((file) => file !== page && !used.includes(fileNameOf(file.path)));
+  if (unused.length)
+    notes.push(
+      `Not used, since the page does not ask for them: ${unused.map((file) => fileNameOf(file.path)).join(', ')}.`,
+    );
+  return notes.length ? { ...brought, notes: [...brought.notes, ...notes.map(storable)] } : brought;
 }
 
 const PASTED_SHEET = `${INVENTED_ORIGIN}pasted.css`;

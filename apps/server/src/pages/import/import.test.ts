@@ -1,4 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
+import { strToU8, zipSync } from 'fflate';
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { ProblemException } from '../../http/problem.js';
@@ -70,6 +71,68 @@ describe('uploaded files', () => {
     const page = await fromUpload([file('page.html', html), file('other.css', 'x {}')]);
     expect(page.notes.join(' ')).toMatch(/2 files the page asks for could not be had: a\.css, p\.png/);
     expect(page.notes.join(' ')).toMatch(/Not used.*other\.css/);
+  });
+
+  const gallery =
+    '<!doctype html><title>G</title><img src="about/1.jpg"><img src="team/1.jpg"><img src="boats/2.jpg"><p>Words</p>';
+  const addresses = (page: { assets: readonly { address: string }[] }) =>
+    page.assets.map(({ address }) => new URL(address).pathname).sort();
+
+  it('never show one file in several places for its name alone, and say so', async () => {
+    const page = await fromUpload([file('page.html', gallery), file('1.jpg', 'ONE'), file('2.jpg', 'TWO')]);
+    expect(addresses(page)).toEqual(['/boats/2.jpg']);
+    expect(page.notes.join(' ')).toMatch(/2 files called 1\.jpg: about\/1\.jpg, team\/1\.jpg/);
+  });
+
+  it('are told apart by their folders, wherever these lie', async () => {
+    for (const root of ['', 'site/', 'my site/html/']) {
+      const page = await fromUpload([
+        file(`${root}page.html`, gallery),
+        file(`${root}about/1.jpg`, 'ABOUT'),
+        file(`${root}team/1.jpg`, 'TEAM'),
+      ]);
+      const bytes = page.assets.map(({ address, bytes: own }) => [
+        new URL(address).pathname.split('/').at(-2),
+        String(own),
+      ]);
+      expect(bytes.sort()).toEqual([
+        ['about', 'ABOUT'],
+        ['team', 'TEAM'],
+      ]);
+    }
+  });
+
+  it('come in a zip as well, without what systems put into it', async () => {
+    const zip = zipSync({
+      'site/page.html': strToU8(gallery),
+      'site/about/1.jpg': strToU8('ABOUT'),
+      'site/team/1.jpg': strToU8('TEAM'),
+      '__MACOSX/site/._page.html': strToU8('x'),
+      'site/.DS_Store': strToU8('x'),
+    });
+    const page = await fromUpload([file('site.zip', Buffer.from(zip))]);
+    expect(addresses(page)).toEqual(['/site/about/1.jpg', '/site/team/1.jpg']);
+    expect(page.notes.join(' ')).not.toContain('DS_Store');
+  });
+
+  it('bring the page that is named, or the front page of a folder', async () => {
+    const files = ['index.html', 'boats.html', 'old/index.html'].map((name) =>
+      file(`site/${name}`, `<!doctype html><title>${name}</title><p>Words</p>`),
+    );
+    expect((await fromUpload(files)).title).toBe('index.html');
+    expect((await fromUpload(files, undefined, 'site/boats.html')).title).toBe('boats.html');
+    expect((await problemOf(fromUpload(files.slice(1)))).detail).toContain('site/boats.html, site/old/index.html');
+  });
+
+  it('refuse archives that are broken or hold too much', async () => {
+    expect(await problemOf(fromUpload([file('a.zip', 'no archive')]))).toMatchObject({ status: 422 });
+    const bomb = zipSync({ 'page.html': strToU8('<p>x'), 'big.bin': new Uint8Array(LIMITS.totalBytes) });
+    expect(bomb.length).toBeLessThan(LIMITS.totalBytes / 100);
+    expect(await problemOf(fromUpload([file('b.zip', Buffer.from(bomb))]))).toMatchObject({ status: 413 });
+    const many = zipSync(
+      Object.fromEntries(Array.from({ length: LIMITS.files + 1 }, (_, i) => [`${i}.css`, strToU8('')])),
+    );
+    expect(await problemOf(fromUpload([file('c.zip', Buffer.from(many))]))).toMatchObject({ status: 413 });
   });
 
   it.each([
