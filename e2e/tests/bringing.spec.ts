@@ -1,4 +1,7 @@
 import { expect, test } from '@playwright/test';
+import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { basename, dirname, join } from 'node:path';
 import { keepPage, pastePage, PRACTICE } from './support';
 
 test('bad addresses are named, and nothing is lost', async ({ page }) => {
@@ -31,7 +34,7 @@ test('files are brought together', async ({ page }) => {
   await page.getByRole('tab', { name: 'Files' }).click();
   await page.getByRole('button', { name: 'Bring the page' }).click();
   await expect(page.getByText('Choose the HTML file of the page')).toBeVisible();
-  await page.locator('input[type=file]').setInputFiles([
+  await page.getByLabel('Files of the page').setInputFiles([
     {
       name: 'quay.html',
       mimeType: 'text/html',
@@ -39,10 +42,51 @@ test('files are brought together', async ({ page }) => {
     },
     { name: 'q.css', mimeType: 'text/css', buffer: Buffer.from('a { color: #777 }') },
   ]);
-  await page.getByRole('dialog').getByRole('combobox').selectOption('new');
+  await page.getByRole('dialog').getByRole('combobox', { name: 'Site', exact: true }).selectOption('new');
   await page.getByLabel('Name of the new site').fill(`Files ${Date.now()}`);
   await page.getByRole('button', { name: 'Bring the page' }).click();
   await expect(page.getByRole('button', { name: /^Board.*4 states short.*1 link/s })).toBeVisible();
+});
+
+test('a folder is brought whole: pictures of one name stay apart, and of its pages one is chosen', async ({ page }) => {
+  const folder = mkdtempSync(join(tmpdir(), 'retoque-folder-'));
+  try {
+    const dot = (colour: string) =>
+      `<svg xmlns="http://www.w3.org/2000/svg" width="40" height="40"><rect width="40" height="40" fill="${colour}"/></svg>`;
+    const files = {
+      'index.html': '<!doctype html><title>Harbour</title><h1>Harbour</h1>',
+      'crew.html':
+        '<!doctype html><title>Crew</title><h1>Crew</h1><img src="about/1.svg" alt="a"><img src="team/1.svg" alt="b">',
+      'about/1.svg': dot('#123456'),
+      'team/1.svg': dot('#654321'),
+    };
+    for (const [path, text] of Object.entries(files)) {
+      mkdirSync(dirname(join(folder, path)), { recursive: true });
+      writeFileSync(join(folder, path), text);
+    }
+    await page.goto('/');
+    await page.getByRole('button', { name: 'Bring a page' }).first().click();
+    await page.getByRole('tab', { name: 'Files' }).click();
+    await page.getByLabel('Folder of the page').setInputFiles(folder);
+    const dialog = page.getByRole('dialog');
+    await expect(dialog.getByText('about/1.svg')).toBeVisible();
+    await dialog.getByLabel('Page to bring').selectOption({ label: `${basename(folder)}/crew.html` });
+    await dialog.getByRole('combobox', { name: 'Site', exact: true }).selectOption('new');
+    await dialog.getByLabel('Name of the new site').fill(`Folder ${Date.now()}`);
+    await dialog.getByRole('button', { name: 'Bring the page' }).click();
+    await expect(page).toHaveURL(/\/pages\//);
+    const id = page.url().split('/pages/')[1]!.split(/[/?#]/)[0]!;
+    const { version } = (await (await page.request.get(`/api/pages/${id}`)).json()) as {
+      version: { assets: { address: string }[]; html: string };
+    };
+    expect(version.html).toContain('Crew');
+    expect(version.assets.map(({ address }) => address.split('/').slice(-2).join('/')).sort()).toEqual([
+      'about/1.svg',
+      'team/1.svg',
+    ]);
+  } finally {
+    rmSync(folder, { recursive: true });
+  }
 });
 
 test('a page that a script would build is recognised', async ({ page }) => {

@@ -60,7 +60,14 @@ export const componentQuery = (id: string) =>
 export type Bring =
   | ({ readonly by: 'address'; readonly signal: AbortSignal } & FromAddress)
   | ({ readonly by: 'paste'; readonly signal: AbortSignal } & FromPaste)
-  | { readonly by: 'upload'; readonly signal: AbortSignal; readonly site: SiteChoice; readonly files: readonly File[] };
+  | {
+      readonly by: 'upload';
+      readonly signal: AbortSignal;
+      readonly site: SiteChoice;
+      readonly files: readonly { readonly path: string; readonly file: File }[];
+      /** The path of the page, where there are several. */
+      readonly page: string | undefined;
+    };
 
 async function bring(request: Bring) {
   const { signal } = request;
@@ -68,8 +75,9 @@ async function bring(request: Bring) {
     const form = new FormData();
     if ('id' in request.site) form.set('siteId', request.site.id);
     else form.set('siteName', request.site.name);
-    form.set('paths', JSON.stringify(request.files.map((file) => file.webkitRelativePath || file.name)));
-    for (const file of request.files) form.append('files', file);
+    form.set('paths', JSON.stringify(request.files.map(({ path }) => path)));
+    if (request.page !== undefined) form.set('page', request.page);
+    for (const { file } of request.files) form.append('files', file);
     return call(pageSchema, '/pages/from-upload', { method: 'POST', form, signal });
   }
   const { by, signal: _signal, ...body } = request;

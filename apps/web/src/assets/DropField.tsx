@@ -22,7 +22,7 @@ export function DropField({
     const files = [...(list ?? [])];
     if (files.length) onFiles(files);
   };
-  const { over, handlers } = useFileDrop(take);
+  const { over, handlers } = useFileDrop((data) => take(data.files));
   return (
     <div className="drop-field" data-over={over ? '' : undefined} {...handlers}>
       <label htmlFor={id} className="small-button">

@@ -1,7 +1,7 @@
 import { useState, type DragEvent } from 'react';
 
 /** Lets files be dropped on an element: whether they are over it, and the handlers to put on it. */
-export function useFileDrop(onFiles: (files: FileList) => void) {
+export function useFileDrop(onDrop: (data: DataTransfer) => void) {
   const [over, setOver] = useState(false);
   return {
     over,
@@ -14,7 +14,7 @@ export function useFileDrop(onFiles: (files: FileList) => void) {
       onDrop: (event: DragEvent) => {
         event.preventDefault();
         setOver(false);
-        onFiles(event.dataTransfer.files);
+        onDrop(event.dataTransfer);
       },
     },
   };

@@ -2,19 +2,18 @@ import { Box, Dialog, Field, Flex, Input, Portal, Tabs, Textarea } from '@chakra
 import { DialogClose } from '../shell/DialogClose';
 import { zodResolver } from '@hookform/resolvers/zod';
 import type { Site, SiteChoice } from '@retoque/contract';
-import { FileUp, X } from 'lucide-react';
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { useForm } from 'react-hook-form';
 import { useNavigate } from 'react-router';
 import { z } from 'zod';
 import { useBringPage, type Bring } from '../api/queries';
 import { Notice } from '../shell/Notice';
-import { useFileDrop } from '../shell/useFileDrop';
 import { surveyPath } from '../shell/paths';
 import { Button } from '../theme/Button';
+import { problemWith, type ChosenFile } from './chosen-files';
+import { FileChooser } from './FileChooser';
 
 const NEW_SITE = 'new';
-const TOTAL_LIMIT = 20 * 1024 * 1024;
 
 const formSchema = z
   .object({
@@ -55,7 +54,8 @@ export function BringPage({
   const navigate = useNavigate();
   const bring = useBringPage();
   const running = useRef<AbortController | null>(null);
-  const [files, setFiles] = useState<readonly File[]>([]);
+  const [files, setFiles] = useState<readonly ChosenFile[]>([]);
+  const [pagePath, setPagePath] = useState<string>();
   const [filesError, setFilesError] = useState<string>();
   const form = useForm<Form>({
     resolver: zodResolver(formSchema),
@@ -93,7 +93,7 @@ export function BringPage({
       const problem = problemWith(files);
       setFilesError(problem);
       if (problem) return;
-      request = { by: 'upload', site: choice, files, signal };
+      request = { by: 'upload', site: choice, files, page: pagePath, signal };
     }
     bring.mutate(request, {
       onSuccess: (page) => {
@@ -143,8 +143,10 @@ export function BringPage({
                   <Tabs.Content value="upload">
                     <FileChooser
                       files={files}
+                      page={pagePath}
                       error={filesError}
                       onChange={(chosen) => (setFiles(chosen), setFilesError(undefined))}
+                      onPage={setPagePath}
                     />
                   </Tabs.Content>
                   <Tabs.Content value="paste">
@@ -236,15 +238,6 @@ export function BringPage({
   );
 }
 
-function problemWith(files: readonly File[]): string | undefined {
-  if (!files.length) return 'Choose the HTML file of the page, with its stylesheets and pictures.';
-  if (!files.some((file) => /\.x?html?$/i.test(file.name)))
-    return 'Among those files is no HTML page; its name ends in .html.';
-  if (files.reduce((sum, file) => sum + file.size, 0) > TOTAL_LIMIT)
-    return 'Those files have more than 20 MB together.';
-  return undefined;
-}
-
 /**
  * A field with its label. Where help is given, an error takes its place in the same room: a dialog that changed its
  * height would move its buttons away from under the pointer.
@@ -271,81 +264,5 @@ function Labelled({
         {help && !error ? <Field.HelperText color="ink2">{help}</Field.HelperText> : null}
       </Box>
     </Field.Root>
-  );
-}
-
-function FileChooser({
-  files,
-  error,
-  onChange,
-}: {
-  files: readonly File[];
-  error: string | undefined;
-  onChange: (files: readonly File[]) => void;
-}) {
-  const input = useRef<HTMLInputElement>(null);
-  const add = (more: FileList | null) => {
-    if (!more?.length) return;
-    const byName = new Map(files.map((file) => [file.name, file]));
-    for (const file of more) byName.set(file.name, file);
-    onChange([...byName.values()]);
-  };
-  const { over, handlers } = useFileDrop(add);
-  return (
-    <Box>
-      <Box
-        border={`1.5px dashed ${over ? '{colors.accent}' : '{colors.edge}'}`}
-        bg={over ? 'accentSoft' : 'sheet'}
-        borderRadius="l"
-        padding="22px"
-        textAlign="center"
-        {...handlers}
-      >
-        <Box color="ink2" mb="10px">
-          Drop the HTML file here, with its stylesheets, pictures and fonts, up to 20 MB.
-        </Box>
-        <Button type="button" onClick={() => input.current?.click()}>
-          <FileUp aria-hidden="true" />
-          Choose files
-        </Button>
-        <input
-          ref={input}
-          type="file"
-          multiple
-          hidden
-          aria-label="Files of the page"
-          onChange={(event) => {
-            add(event.target.files);
-            event.target.value = '';
-          }}
-        />
-      </Box>
-      {files.length ? (
-        <Box as="ul" listStyleType="none" mt="10px" display="grid" gap="3px">
-          {files.map((file) => (
-            <Flex as="li" key={file.name} alignItems="center" gap="8px">
-              <Box fontFamily="mono" fontSize="12px" flex="1" overflowWrap="anywhere">
-                {file.name}
-              </Box>
-              <Box color="ink3">{Math.max(1, Math.round(file.size / 1024))} kB</Box>
-              <Button
-                type="button"
-                variant="quiet"
-                size="s"
-                aria-label={`Leave out ${file.name}`}
-                onClick={() => onChange(files.filter((other) => other !== file))}
-              >
-                <X aria-hidden="true" />
-              </Button>
-            </Flex>
-          ))}
-        </Box>
-      ) : null}
-      {error ? (
-        <Box role="alert" color="short" fontSize="12.5px" mt="8px">
-          {error}
-        </Box>
-      ) : null}
-    </Box>
   );
 }
