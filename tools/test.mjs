@@ -200,7 +200,7 @@ try {
   // What reads the sources alone runs beside its like; the rest needs the machine for itself.
   const groups = first
     ? [wanted]
-    : [['lint', 'types', 'unit'], ['api', 'linear'], ['corpus'], ['faults'], ['attack'], ['e2e']];
+    : [['lint', 'types', 'unit'], ['api', 'linear', 'corpus'], ['faults'], ['attack'], ['e2e']];
   for (const group of groups) await Promise.all(group.map((name) => NAMED[name](extra)));
 } catch (error) {
   failWith(error);

@@ -13,7 +13,8 @@ import { applyChanges, changesOf, withChanges, type BareVersion } from './change
 import type { BroughtPage } from './import/bring.js';
 import { fromAddress } from './import/from-address.js';
 import { PageReaderService } from './import/page-reader.js';
-import { fromPaste, fromUpload, type UploadedFile } from './import/from-files.js';
+import { fromPaste, fromUpload } from './import/from-files.js';
+import type { UploadedFile } from './import/uploaded-file.js';
 
 const MAX_NAME = 120;
 

@@ -65,7 +65,15 @@ export function FileChooser({
         <Flex asChild alignItems="center" gap="8px" mt="10px" fontWeight={600} fontSize="12.5px">
           <label>
             Page to bring
-            <Box asChild flex="1" border="1px solid {colors.edge}" borderRadius="m" padding="6px 8px" bg="sheet">
+            <Box
+              asChild
+              flex="1"
+              fontWeight={400}
+              border="1px solid {colors.edge}"
+              borderRadius="m"
+              padding="6px 8px"
+              bg="sheet"
+            >
               <select value={page ?? ''} onChange={(event) => onPage(event.target.value || undefined)}>
                 <option value="">The front page of the folder</option>
                 {pages.map(({ path }) => (

@@ -5,13 +5,7 @@ import { FileFinder } from './find-file.js';
 import { LIMITS } from './limits.js';
 import type { PageReader } from './read-page.js';
 import { unpacked } from './unpack.js';
-
-export interface UploadedFile {
-  /** Its place in the chosen folder, or its bare name. */
-  readonly path: string;
-  readonly contentType: string | undefined;
-  readonly bytes: Buffer;
-}
+import type { UploadedFile } from './uploaded-file.js';
 
 /** Uploaded and pasted pages have no address of their own; this host can never exist (RFC 6761). */
 export const INVENTED_ORIGIN = 'https://page.invalid/';

@@ -5,7 +5,8 @@ import type { AddressInfo } from 'node:net';
 import { ProblemException } from '../../http/problem.js';
 import { decodeCss, decodeHtml, looksLikeHtml } from './decode.js';
 import { fromAddress } from './from-address.js';
-import { fromPaste, fromUpload, type UploadedFile } from './from-files.js';
+import { fromPaste, fromUpload } from './from-files.js';
+import type { UploadedFile } from './uploaded-file.js';
 import { LIMITS } from './limits.js';
 
 const file = (path: string, text: string | Buffer): UploadedFile => ({

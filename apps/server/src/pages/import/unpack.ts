@@ -1,7 +1,7 @@
 import { unzip, type Unzipped } from 'fflate';
 import { problem } from '../../http/problem.js';
-import type { UploadedFile } from './from-files.js';
 import { LIMITS } from './limits.js';
+import type { UploadedFile } from './uploaded-file.js';
 
 const isArchive = ({ path }: UploadedFile) => /\.zip$/i.test(path);
 
