@@ -45,7 +45,7 @@ test('files are brought together', async ({ page }) => {
   await page.getByRole('dialog').getByRole('combobox', { name: 'Site', exact: true }).selectOption('new');
   await page.getByLabel('Name of the new site').fill(`Files ${Date.now()}`);
   await page.getByRole('button', { name: 'Bring the page' }).click();
-  await expect(page.getByRole('button', { name: /^Board.*4 states short.*1 link/s })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Board.*4 states fail.*1 link/s })).toBeVisible();
 });
 
 test('a folder is brought whole: pictures of one name stay apart, and of its pages one is chosen', async ({ page }) => {

@@ -17,7 +17,7 @@ test('a newcomer gets from the front page to a corrected hover by what the scree
   // What falls short is in hand already: its frame is marked, and so is its figure in the editor.
   const editor = page.getByRole('complementary', { name: 'Editor' });
   await expect(editor.getByTestId('ratio')).toHaveText('2.92');
-  await expect(editor).toContainText('short by');
+  await expect(editor).toContainText('too low');
   await editor.getByRole('slider', { name: 'Lightness' }).press('End');
   await expect(editor).toContainText('passes');
   await expect(page.locator('.frame[data-selected]')).not.toHaveAttribute('data-short', '');

@@ -58,8 +58,8 @@ test('the survey measures what belongs to no component, and ticks nothing that i
   await page.goto(await keepPage(page, HTML, CSS));
   const rest = page.getByRole('region', { name: 'Rest of the page' });
   // #bbb on white is short; what a class shows is opened and short as well.
-  await expect(rest.getByRole('button').first()).toContainText(/[1-9]\d* states? short/);
-  await expect(page.locator('[data-survey-answer]')).toContainText('short of contrast');
+  await expect(rest.getByRole('button').first()).toContainText(/[1-9]\d* states? fail/);
+  await expect(page.locator('[data-survey-answer]')).toContainText('fail on contrast');
   await rest.getByRole('button').first().click();
   await page.getByRole('button', { name: 'Checks', exact: true }).click();
   await expect(page.locator('.line', { hasText: 'Mind the gap' }).first()).toContainText('1.60');

@@ -7,12 +7,12 @@ const some = (n: number, one: string, many: string) => `${n} ${n === 1 ? one : m
 /** How the states of something came out: a tick only where every state that is measured passes. */
 export function TallyMark({ tally: { short, unsure, unseen, passes } }: { tally: Tally }) {
   if (short) {
-    const words = `${some(short, 'state', 'states')} short`;
+    const words = some(short, 'state fails', 'states fail');
     return (
       <Box as="span" display="inline-flex" gap="4px" alignItems="center" color="short" fontWeight={650} title={words}>
         <Wedge />
         {short}
-        <VisuallyHidden> {short === 1 ? 'state' : 'states'} short</VisuallyHidden>
+        <VisuallyHidden> {short === 1 ? 'state fails' : 'states fail'}</VisuallyHidden>
       </Box>
     );
   }

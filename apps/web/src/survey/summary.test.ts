@@ -18,7 +18,7 @@ describe('the summary of a page', () => {
 
   it('names each flaw with how many have it', () => {
     expect(summaryOf([item({ short: 2 }), item({ unsure: 1 }), rest({ short: 1 })])).toBe(
-      '2 components, and the rest of the page in 1 section: 2 short of contrast, 1 with figures that are unsure.',
+      '2 components, and the rest of the page in 1 section: 2 fail on contrast, 1 with figures that are unsure.',
     );
     expect(summaryOf([item({ unseen: 2 })])).toBe('1 component: 1 in part not shown here, so not measured.');
   });

@@ -12,14 +12,14 @@ export function summaryOf(all: readonly FoundWithChecks[]): string {
   const counted = all.filter((item) => item.counted).length;
   const of = (test: (item: FoundWithChecks) => boolean) => all.filter(test).length;
   const short = of((item) => item.short > 0);
-  if (counted < all.length) return `${found}, ${counted} of ${all.length} looked at so far, ${short} short of contrast`;
+  if (counted < all.length) return `${found}, ${counted} of ${all.length} looked at so far, ${short} fail on contrast`;
   const sections = all.length - components.length;
   const whole = sections ? `${found}, and the rest of the page in ${some(sections, 'section', 'sections')}` : found;
   if (!all.length) return `${found}.`;
   const unsure = of((item) => item.unsure > 0);
   const unseen = of((item) => item.unseen > 0);
   const words = [
-    ...(short ? [`${short} short of contrast`] : []),
+    ...(short ? [`${short} fail on contrast`] : []),
     ...(unsure ? [`${unsure} with figures that are unsure`] : []),
     ...(unseen ? [`${unseen} in part not shown here, so not measured`] : []),
   ];

@@ -9,5 +9,5 @@ export function checkWords(check: ColumnCheck | undefined): string {
     return `${words}${check.verdict === 'unseen' ? ', so not measured' : ''}. ${check.reason ?? ''}`;
   }
   const ratio = `contrast ${showRatio(check.measured)}, needs ${check.needed}`;
-  return check.verdict === 'short' ? `${ratio}, short by ${showShortfall(check.measured, check.needed)}` : ratio;
+  return check.verdict === 'short' ? `${ratio}, ${showShortfall(check.measured, check.needed)} too low` : ratio;
 }

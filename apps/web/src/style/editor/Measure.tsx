@@ -25,7 +25,7 @@ export function Measure({ check }: { check: ColumnCheck }) {
         <span className="ratio" data-testid="ratio">
           {showRatio(measured)}
         </span>
-        <span className="how">{verdict === 'short' ? `short by ${showShortfall(measured, needed)}` : 'passes'}</span>
+        <span className="how">{verdict === 'short' ? `${showShortfall(measured, needed)} too low` : 'passes'}</span>
         <span className="about">{check.label.toLowerCase()}</span>
       </div>
       <div className="gauge" aria-hidden="true">

@@ -148,7 +148,7 @@ function Figure({ check }: { check: ColumnCheck | undefined }) {
         {short ? <Wedge /> : null}
         {showRatio(check.measured)}
       </b>
-      <span>{short ? `short ${showShortfall(check.measured, check.needed)}` : `needs ${check.needed}`}</span>
+      <span>{short ? `${showShortfall(check.measured, check.needed)} too low` : `needs ${check.needed}`}</span>
     </span>
   );
 }
