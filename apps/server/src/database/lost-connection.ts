@@ -5,6 +5,11 @@ const CODES = new Set([
   'EPIPE',
   'ETIMEDOUT',
   'ENOTFOUND',
+  'ECONNABORTED',
+  'EHOSTUNREACH',
+  'ENETUNREACH',
+  'ERR_STREAM_DESTROYED',
+  'ERR_STREAM_WRITE_AFTER_END',
   // PostgreSQL, appendix A: shutdown of the server, crash, still starting, too many connections.
   '57P01',
   '57P02',
@@ -15,6 +20,10 @@ const WORDS = [
   'Connection terminated',
   'timeout exceeded when trying to connect',
   'Client has encountered a connection error',
+  'Client was closed',
+  'Query read timeout',
+  // What is left of an answer when its connection was cut off.
+  'Received unexpected',
   'Cannot use a pool after calling end',
 ];
 
