@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import { ComponentSession } from '../session/component-session.js';
-import { EMPTY_LOOK, changeLook, statesOf, type Look } from '../look/model.js';
+import { changeLook, type Look } from '../look/model.js';
+import { lookOf, settingOf } from '../testing/settings.js';
 import { DESKTOP } from '../css/conditions/environment.js';
 import { asLastSheet } from '../handover/index.js';
 import { selectAll } from '../css/selector/locator.js';
@@ -53,14 +54,6 @@ describe('a scrollbar’s thumb against its track', () => {
 });
 
 describe('a look of a scrollbar', () => {
-  const set = (part: string, property: string, value: string, states: Parameters<typeof statesOf>[1] = []) => ({
-    part,
-    property,
-    value,
-    when: { states: statesOf(part, states) },
-  });
-  const look = (...settings: ReturnType<typeof set>[]): Look => changeLook(EMPTY_LOOK, settings);
-
   /** What a browser with the handed-over CSS shows. */
   function live(css: string, own: Look) {
     const page = pageOf(HTML, `${BASE} ${css}`);
@@ -84,7 +77,7 @@ describe('a look of a scrollbar', () => {
   }
 
   it('brings along what its rule would take away', () => {
-    const { css, failures, check, shown } = live('', look(set('bar', 'width', '12px')));
+    const { css, failures, check, shown } = live('', lookOf(settingOf('bar', 'width', '12px')));
     expect(failures).toEqual([]);
     expect(check.verdict).toBe('passes');
     expect(shown).toMatchObject({ verdict: 'passes', measured: check.measured });
@@ -93,14 +86,14 @@ describe('a look of a scrollbar', () => {
   });
 
   it('gives the bar a rule, without which its pieces count for nothing', () => {
-    const { css, colours } = live('', look(set('thumb', 'background-color', '#102030')));
+    const { css, colours } = live('', lookOf(settingOf('thumb', 'background-color', '#102030')));
     expect(css).toMatch(/-webkit-scrollbar \{[^}]*width: 15px/);
     expect(colours[0]).toBe('rgb(16, 32, 48)');
   });
 
   it('takes the place of the standard properties, and keeps their colours', () => {
     const site = '.s { scrollbar-color: rgb(1, 2, 3) rgb(250, 251, 252) }';
-    const { css, colours, failures } = live(site, look(set('bar', 'width', '20px')));
+    const { css, colours, failures } = live(site, lookOf(settingOf('bar', 'width', '20px')));
     expect(failures).toEqual([]);
     expect(css).toContain('scrollbar-color: auto');
     expect(colours).toEqual(['rgb(1, 2, 3)', 'rgb(250, 251, 252)']);
@@ -108,12 +101,12 @@ describe('a look of a scrollbar', () => {
 
   it('adds nothing where the site draws the bar, or where it says so itself', () => {
     const site = '.s::-webkit-scrollbar { width: 9px } .s::-webkit-scrollbar-thumb { background: #345 }';
-    const { css, colours } = live(site, look(set('bar', 'width', '20px')));
+    const { css, colours } = live(site, lookOf(settingOf('bar', 'width', '20px')));
     expect(css).not.toContain('-thumb {');
     expect(colours[0]).toBe('rgb(51, 68, 85)');
     const own = live(
       '',
-      look(set('bar', 'width', '20px'), set('thumb', 'background-image', 'linear-gradient(red, red)')),
+      lookOf(settingOf('bar', 'width', '20px'), settingOf('thumb', 'background-image', 'linear-gradient(red, red)')),
     );
     expect(own.css).not.toMatch(/-thumb \{[^}]*background-color/);
   });
@@ -122,7 +115,7 @@ describe('a look of a scrollbar', () => {
     const page = pageOf(HTML, BASE);
     const found = page.components().find(({ kind, selector }) => kind === 'scrollbar' && selector !== 'html')!;
     const session = new ComponentSession(page, found.kind, found.locator, { pageId: 'home' });
-    const own = changeLook(look(set('thumb', 'background-color', '#102030')), [
+    const own = changeLook(lookOf(settingOf('thumb', 'background-color', '#102030')), [
       { part: 'thumb', property: 'background-color', value: '#405060', when: { states: [], page: 'home' } },
     ]);
     const { css, pageCss } = session.handover(own);

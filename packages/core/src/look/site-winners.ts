@@ -79,8 +79,9 @@ export function siteWinners(
   let own = known.find((item) => item.environment === key);
   if (!own) {
     // Links look visited where the site says so; what the browser says of them is in its sheet on every page.
-    const visited = statesInPlay(site, environment, subject, 'author') & VISITED;
-    const inPlay = (statesInPlay(site, environment, subject) & ~VISITED) | visited;
+    const all = statesInPlay(site, environment, subject);
+    const isNamed = all & VISITED && statesInPlay(site, environment, subject, 'author') & VISITED;
+    const inPlay = isNamed ? all : all & ~VISITED;
     own = { environment: key, inPlay, bySets: new Map() };
     known.push(own);
     if (known.length > MAX_ENVIRONMENTS) known.shift();

@@ -1,7 +1,8 @@
 import { describe, expect, it } from '@jest/globals';
 import { DESKTOP } from '../css/conditions/environment.js';
 import { readState } from '../css/selector/named-states.js';
-import { changeLook, EMPTY_LOOK, statesOf, type Look } from '../look/model.js';
+import { EMPTY_LOOK, type Look } from '../look/model.js';
+import { lookOf, settingOf } from '../testing/settings.js';
 import { locatorFor, selectAll } from '../css/selector/locator.js';
 import { geometryOf } from '../page/geometry.js';
 import { finish } from '../base/steps.js';
@@ -32,13 +33,6 @@ function siteWith(...names: string[]): Site {
   return site;
 }
 
-const set = (part: string, property: string, value: string, states: Parameters<typeof statesOf>[1] = []) => ({
-  part,
-  property,
-  value,
-  when: { states: statesOf(part, states) },
-});
-const look = (...settings: ReturnType<typeof set>[]): Look => changeLook(EMPTY_LOOK, settings);
 const worn = (site: Site, kind: string, selector: string, own: Look): WornLook => ({
   id: `${kind} ${selector}`,
   name: selector,
@@ -51,8 +45,8 @@ const css = (site: Site, own: WornLook, version = 'home') => site.on(version).co
 
 describe('looks that lie over each other', () => {
   const site = siteWith('home');
-  const button = worn(site, 'button', '.btn', look(set('button', 'color', '#eeeeee')));
-  const notice = worn(site, 'cookie-notice', '.cookies', look(set('accept', 'color', '#dddddd')));
+  const button = worn(site, 'button', '.btn', lookOf(settingOf('button', 'color', '#eeeeee')));
+  const notice = worn(site, 'cookie-notice', '.cookies', lookOf(settingOf('accept', 'color', '#dddddd')));
 
   it('are ordered by how wide they reach, in whichever order they were made', () => {
     for (const order of [
@@ -88,7 +82,7 @@ describe('looks that lie over each other', () => {
 
   it('of what stands around a component are what it is seen on', () => {
     site.keepOnly([]);
-    const hero = worn(site, 'card', '.hero', look(set('card', 'background-color', '#101010')));
+    const hero = worn(site, 'card', '.hero', lookOf(settingOf('card', 'background-color', '#101010')));
     site.wear(hero);
     const text = finish(pageChecks(site.on('home'), 'worn', { environment: DESKTOP, states: [readState('default')] }));
     const words = text.find((entry) => entry.text.startsWith('Words'));
@@ -101,7 +95,7 @@ describe('looks that lie over each other', () => {
 describe('a component that is not on a page', () => {
   it('is not what is much like it there, unless it was kept on that page and has moved since', () => {
     const site = siteWith('home', 'quay');
-    const own = worn(site, 'button', '.btn', look(set('button', 'color', '#eeeeee')));
+    const own = worn(site, 'button', '.btn', lookOf(settingOf('button', 'color', '#eeeeee')));
     const renamed = { ...own, locator: { ...own.locator, selector: '.btn.fare' } };
     site.wear({ ...renamed, pageId: 'quay' });
     expect(site.on('home').lookList()).toEqual([]);
@@ -129,9 +123,9 @@ describe('a look that moves boxes', () => {
       return new Set(entries.map(({ check }) => check.basis));
     };
     expect(basis()).toEqual(new Set(['geometry']));
-    site.wear(worn(site, 'button', '.btn', look(set('button', 'color', '#eee'))));
+    site.wear(worn(site, 'button', '.btn', lookOf(settingOf('button', 'color', '#eee'))));
     expect(basis()).toEqual(new Set(['geometry']));
-    site.wear(worn(site, 'button', '.btn', look(set('button', 'padding-left', '40px'))));
+    site.wear(worn(site, 'button', '.btn', lookOf(settingOf('button', 'padding-left', '40px'))));
     expect(basis()).toEqual(new Set(['ancestors']));
   });
 });
@@ -167,8 +161,8 @@ describe('a site', () => {
 
   it('under some of its looks alone shares its pages, and nothing that the others say', () => {
     const site = siteWith('home');
-    const one = worn(site, 'button', '.btn', look(set('button', 'color', '#eeeeee')));
-    const other = worn(site, 'cookie-notice', '.cookies', look(set('panel', 'color', '#dddddd')));
+    const one = worn(site, 'button', '.btn', lookOf(settingOf('button', 'color', '#eeeeee')));
+    const other = worn(site, 'cookie-notice', '.cookies', lookOf(settingOf('panel', 'color', '#dddddd')));
     site.wear(one);
     site.wear(other);
     const few = site.only(new Set([other.id]));
@@ -184,7 +178,7 @@ describe('a site', () => {
 
   it('has looks with what they name in its place', () => {
     const site = siteWith('home');
-    const own = worn(site, 'button', '.btn', look(set('button', 'color', 'swatch(sea)')));
+    const own = worn(site, 'button', '.btn', lookOf(settingOf('button', 'color', 'swatch(sea)')));
     site.wear(own);
     expect(site.worn[0]!.look.settings).toEqual([]);
     site.setNamed({ swatches: new Map([['sea', '#0b5563']]), finishes: new Map() });
@@ -195,8 +189,8 @@ describe('a site', () => {
 
 describe('what a frame shows of other looks', () => {
   const site = siteWith('home');
-  const button = worn(site, 'button', '.btn', look(set('button', 'color', '#eeeeee')));
-  const notice = worn(site, 'cookie-notice', '.cookies', look(set('accept', 'color', '#dddddd')));
+  const button = worn(site, 'button', '.btn', lookOf(settingOf('button', 'color', '#eeeeee')));
+  const notice = worn(site, 'cookie-notice', '.cookies', lookOf(settingOf('accept', 'color', '#dddddd')));
   site.wear(button);
   site.wear(notice);
   const css = (own: WornLook, alone = false) => {

@@ -1,11 +1,11 @@
+import { fileNameOf } from './uploaded-file.js';
+
 /** What of a page's addresses could not be told apart. */
 export interface Ambiguous {
   readonly name: string;
   /** The addresses, as paths. */
   readonly asked: readonly string[];
 }
-
-const fileNameOf = (path: string) => path.slice(path.lastIndexOf('/') + 1);
 
 /** How many names two paths share at their ends, the file's among them. */
 function sharedEnd(a: string, b: string): number {

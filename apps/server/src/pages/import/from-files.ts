@@ -5,12 +5,11 @@ import { FileFinder } from './find-file.js';
 import { LIMITS } from './limits.js';
 import type { PageReader } from './read-page.js';
 import { unpacked } from './unpack.js';
-import type { UploadedFile } from './uploaded-file.js';
+import { fileNameOf, type UploadedFile } from './uploaded-file.js';
 
 /** Uploaded and pasted pages have no address of their own; this host can never exist (RFC 6761). */
 export const INVENTED_ORIGIN = 'https://page.invalid/';
 
-const fileNameOf = (path: string) => path.slice(path.lastIndexOf('/') + 1);
 const addressOf = (path: string) => INVENTED_ORIGIN + path.split('/').map(encodeURIComponent).join('/');
 
 function decoded(text: string): string {

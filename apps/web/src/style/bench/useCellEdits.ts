@@ -35,14 +35,16 @@ export function useCellEdits(kind: Kind, sheet: StateSheet | undefined, grid: Gr
     if (!editor.toggleMuted(selected)) toaster.create({ title: 'Nothing is set by you here.' });
   });
 
-  const fillWith = (values: Values) => {
-    const to = range.columns.length > 1 ? range.columns : (part?.columns ?? []);
-    const cells = to.map((column) => ({ ...active.head, column }));
+  /** Sets the row in hand in several columns, as one step. */
+  const setColumns = (columns: readonly string[], values: Values, name: (cells: string) => string) => {
+    const cells = columns.map((column) => ({ ...active.head, column }));
     editor.set(
       cells.map((address) => ({ address, values })),
-      `Fill ${cellsName(kind, cells)}`,
+      name(cellsName(kind, cells)),
     );
   };
+  const fillWith = (values: Values) =>
+    setColumns(range.columns.length > 1 ? range.columns : (part?.columns ?? []), values, (cells) => `Fill ${cells}`);
   const fill = () => {
     if (!sheetRow || !cell) return;
     const own = editor.own(active.head);
@@ -66,12 +68,7 @@ export function useCellEdits(kind: Kind, sheet: StateSheet | undefined, grid: Gr
 
   const setAlso = useSteady((columns: readonly string[]) => {
     const values = editor.own(active.head);
-    if (!values) return;
-    const cells = columns.map((column) => ({ ...active.head, column }));
-    editor.set(
-      cells.map((address) => ({ address, values })),
-      `Set ${cellsName(kind, cells)} too`,
-    );
+    if (values) setColumns(columns, values, (cells) => `Set ${cells} too`);
   });
 
   const copy = (event: ClipboardEvent, cut: boolean) => {

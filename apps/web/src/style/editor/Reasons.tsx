@@ -7,10 +7,9 @@ import { engine } from '../../engine/engine';
 import type { CellRef, ComponentRef } from '../../engine/protocol';
 import { refKey } from '../../engine/ref-key';
 import { late } from '../../shell/late';
+import { Code } from '../../theme/Code';
 
 const RulesInTheRunning = late(() => import('./RulesInTheRunning'));
-
-const Code = chakra('span', { base: { fontFamily: 'mono', fontSize: '11.5px', overflowWrap: 'anywhere' } });
 
 const Toggle = chakra('button', {
   base: {

@@ -1,4 +1,4 @@
-import { Box, chakra, Flex, Input } from '@chakra-ui/react';
+import { Box, Flex, Input } from '@chakra-ui/react';
 import type { CellExplanation, RuleCheck, ViewportName } from '@retoque/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -6,8 +6,7 @@ import { engine } from '../../engine/engine';
 import type { CellRef, ComponentRef } from '../../engine/protocol';
 import { refKey } from '../../engine/ref-key';
 import { Button } from '../../theme/Button';
-
-const Code = chakra('span', { base: { fontFamily: 'mono', fontSize: '11.5px', overflowWrap: 'anywhere' } });
+import { Code } from '../../theme/Code';
 
 /** Every rule of the site in the running for a cell, the strongest first, and a try for a rule of the owner's. */
 export default function RulesInTheRunning({

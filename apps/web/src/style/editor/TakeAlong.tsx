@@ -1,13 +1,12 @@
-import { Box, chakra } from '@chakra-ui/react';
+import { Box } from '@chakra-ui/react';
 import type { SheetPart, TakenAlong, ViewportName } from '@retoque/core';
 import { useQuery } from '@tanstack/react-query';
 import { engine } from '../../engine/engine';
 import type { ComponentRef } from '../../engine/protocol';
 import { refKey } from '../../engine/ref-key';
 import { Button } from '../../theme/Button';
+import { Code } from '../../theme/Code';
 import type { CellAddress } from '../look/cells';
-
-const Code = chakra('span', { base: { fontFamily: 'mono', fontSize: '11.5px', overflowWrap: 'anywhere' } });
 
 /**
  * Texts inside a part that keep a colour of their own when its text colour is set, named one by one, with an offer to
