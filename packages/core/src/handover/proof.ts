@@ -43,6 +43,8 @@ export function prove(inputs: readonly PlanInput[], css: string, pages: StagedPa
   return proveOn(inputs, pages, pages.extended([asLastSheet(css)]));
 }
 
+const REVERTS: ReadonlySet<string> = new Set(['revert', 'revert-layer']);
+
 /**
  * Compares what wins on pages with all of a handover on them with what a look asks for.
  *
@@ -72,11 +74,15 @@ export function proveOn(
           const before = resolver.siteStyle(states);
           for (const property of properties) {
             const decision = resolver.decide(property, states);
-            const declared = decision.from === 'look' ? decision.value! : before.restated(property);
+            const isSet = decision.from === 'look';
+            const declared = isSet ? decision.value! : before.restated(property);
             // What the browser's own sheet gives is read as it would be given now, since parents may have changed.
-            const given = declared === 'revert' ? before.winner(property)!.declaration.value : declared;
-            const wanted = style.computedFrom(property, given);
-            const got = style.text(property);
+            const isBrowsers = !isSet && declared === 'revert';
+            const given = isBrowsers ? before.winner(property)!.declaration.value : declared;
+            // Such a value is whatever it uncovers; what can be told is that it wins.
+            const reverts = REVERTS.has(given.trim().toLowerCase());
+            const wanted = reverts ? given : style.computedFrom(property, given);
+            const got = reverts ? (style.running(property).at(-1)?.declaration.value ?? '') : style.text(property);
             compared++;
             if (wanted === got) continue;
             failures.push({ part: input.part.part.name, element, states, where, property, wanted, got });

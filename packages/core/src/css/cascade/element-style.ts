@@ -161,6 +161,7 @@ export class ElementStyle implements SourceStyle {
     const valid = substituted !== undefined && (CSS_WIDE.has(wide!) || isValidText(property, substituted));
     const specified = valid ? (CSS_WIDE.has(wide!) ? wide! : substituted) : 'unset';
     const info = propertyInfo(property);
+    if (property === 'font-size') return px(this.readSize(specified).px);
     const own = this.followed(info, specified);
     const value = own === undefined ? this.takenValue(info) : this.compute(info, own, this.winner(property));
     return resolvedValue(this, info, adjust(this, property, value));
@@ -315,13 +316,14 @@ export class ElementStyle implements SourceStyle {
   /** The font size with what browsers remember of it. */
   get size(): FontSize {
     if (this.shape !== this) return this.shape.size;
-    return (this.ownSize ??= this.readSize());
+    if (this.ownSize) return this.ownSize;
+    const winner = this.winner('font-size');
+    return (this.ownSize = this.readSize(winner && this.specified('font-size', winner)));
   }
 
-  private readSize(): FontSize {
-    const winner = this.winner('font-size');
+  private readSize(declared: string | undefined): FontSize {
     return sizeOf({
-      declared: winner && this.specified('font-size', winner),
+      declared,
       parent: this.parent?.size ?? MEDIUM,
       wasMonospace: this.parent?.isMonospace ?? false,
       isMonospace: this.isMonospace,
