@@ -6,14 +6,15 @@ import { ident, parse, generate, walk } from 'css-tree';
 import { PageSession, parseHtml } from '../../packages/core/dist/index.js';
 
 const here = dirname(fileURLToPath(import.meta.url));
-const packages = process.env.CORPUS ?? join(here, 'node_modules');
-const ORIGIN = 'https://corpus.invalid/';
+/** The folder in which the packages are. */
+export const packages = process.env.CORPUS ?? join(here, 'node_modules');
+export const ORIGIN = 'https://corpus.invalid/';
 
 /** The pages with their labels. */
 export const PAGES = JSON.parse(readFileSync(join(here, 'pages.json'), 'utf8'));
 
 /** A small generator of random numbers, so that a seed gives the same names again. */
-function randomFrom(seed) {
+export function randomFrom(seed) {
   let state = seed >>> 0;
   return () => {
     state = (state + 0x6d2b79f5) >>> 0;
@@ -51,8 +52,12 @@ export function renameCss(css, rename) {
   return generate(sheet);
 }
 
-/** @param rename gives classes other names; as they are shipped without it */
-export function readPage(path, rename) {
+/**
+ * What a page is made of.
+ *
+ * @param rename gives classes other names; as they are shipped without it
+ */
+export function sourceOf(path, rename) {
   const file = resolve(packages, path);
   const root = resolve(packages, path.startsWith('@') ? path.split('/').slice(0, 2).join('/') : path.split('/')[0]);
   const shipped = readFileSync(file, 'utf8');
@@ -71,5 +76,7 @@ export function readPage(path, rename) {
       read(new URL(attributes.get('href'), address).href);
   }
   const html = rename ? renameHtml(shipped, rename) : shipped;
-  return new PageSession({ html, address, sheets });
+  return { html, address, sheets };
 }
+
+export const readPage = (path, rename) => new PageSession(sourceOf(path, rename));

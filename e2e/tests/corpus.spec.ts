@@ -1,6 +1,3 @@
-import { existsSync, readFileSync } from 'node:fs';
-import { extname, join, resolve } from 'node:path';
-import { fileURLToPath } from 'node:url';
 import { expect, test, type Page } from '@playwright/test';
 import sharp from 'sharp';
 import {
@@ -16,43 +13,15 @@ import {
 import { decodePicture } from '../../packages/decode/dist/index.js';
 import { measuredIn } from '../agreement/measure';
 import { PAGES, readPage } from '../corpus/pages.mjs';
+import { show } from '../corpus/serve';
 
 // On pages of others every text that Chromium shows has a figure, and none passes that its pixels do not.
 
-const ORIGIN = 'https://corpus.invalid/';
-const folder = fileURLToPath(new URL('../corpus/node_modules/', import.meta.url));
-const TYPES: Readonly<Record<string, string>> = {
-  '.html': 'text/html; charset=utf-8',
-  '.css': 'text/css; charset=utf-8',
-  '.svg': 'image/svg+xml',
-  '.png': 'image/png',
-  '.jpg': 'image/jpeg',
-  '.jpeg': 'image/jpeg',
-  '.woff2': 'font/woff2',
-  '.woff': 'font/woff',
-};
 /** Of a text's pixels this share may fall short where it passes: edges of letters that others drew, softened edges. */
 const MOST_OFF = 0.02;
 /** Figures of pixels are those of bytes. */
 const SLACK = 0.97;
 const MOST_UNSURE = 0.01;
-
-/** Shows a page of a package, without its scripts and without anything from elsewhere; gives the pictures that it asked for. */
-async function show(page: Page, path: string): Promise<ReadonlyMap<string, Buffer>> {
-  const root = resolve(folder, path.split('/')[0]!);
-  const asked = new Map<string, Buffer>();
-  await page.route('**/*', (route) => {
-    const url = route.request().url();
-    const file = url.startsWith(ORIGIN) ? join(root, decodeURIComponent(new URL(url).pathname)) : '';
-    const type = TYPES[extname(file)];
-    if (!type || !file.startsWith(root) || !existsSync(file)) return route.abort();
-    const body = readFileSync(file);
-    if (type.startsWith('image/')) asked.set(url, body);
-    return route.fulfill({ contentType: type, body });
-  });
-  await page.goto(ORIGIN + path.split('/').slice(1).join('/'), { waitUntil: 'load' });
-  return asked;
-}
 
 /** Elements with text of their own that somebody sees on the page as it is, by their places in the document. */
 const visibleTexts = (page: Page): Promise<number[]> =>

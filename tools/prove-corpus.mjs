@@ -1,0 +1,44 @@
+#!/usr/bin/env node
+// Looks drawn at random, handed over and put into the pages of the corpus in Chromium: node tools/prove-corpus.mjs [looks]
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { build } from './lib/build.mjs';
+import { ensureCorpus, ensureInstalled, requireNode } from './lib/install.mjs';
+import { failWith, say } from './lib/log.mjs';
+import { CHROMIUM, ensurePackages } from './lib/packages.mjs';
+import { root } from './lib/paths.mjs';
+import { run } from './lib/run.mjs';
+
+const LOOKS = process.argv[2] ?? '200';
+/** In milliseconds: 200 looks take about half an hour on two cores. */
+const LONGEST = 3 * 60 * 60_000;
+const folder = mkdtempSync(join(tmpdir(), 'retoque-proof-'));
+
+try {
+  requireNode();
+  await ensurePackages('chromium');
+  await ensureInstalled();
+  await ensureCorpus();
+  await build();
+  const outcomes = join(folder, 'outcomes.ndjson');
+  const { code } = await run(
+    join(root, 'node_modules/.bin/playwright'),
+    ['test', '--workers=2', '--reporter=list', '--project=agreement', 'tests/proof.spec.ts'],
+    {
+      cwd: join(root, 'e2e'),
+      env: { LOOKS, RETOQUE_PROOF: outcomes, RETOQUE_CHROMIUM: CHROMIUM },
+      timeout: LONGEST,
+    },
+  );
+  const lines = readFileSync(outcomes, 'utf8').trim().split('\n').map(JSON.parse);
+  const sum = (name) => lines.reduce((total, line) => total + line[name], 0);
+  say(
+    `looks ${sum('looks')}, values ${sum('values')}, differing ${sum('differing')}, foreign elements changed ${sum('foreign')}`,
+  );
+  process.exitCode = code;
+} catch (error) {
+  failWith(error);
+} finally {
+  rmSync(folder, { recursive: true, force: true });
+}
