@@ -15,7 +15,7 @@ const floors = {
     ...['theme', 'shell', 'api', 'engine', 'frame', 'anew', 'assets', 'measuring', 'preview', 'ledger', 'style'],
     ...['handover', 'sites', 'survey'],
   ],
-  'apps/web/src/style': ['look', 'saving', 'site', 'checks', 'frames', 'grid', 'editor', 'bench'],
+  'apps/web/src/style': ['look', 'saving', 'site', 'checks', 'frames', 'reach', 'grid', 'editor', 'bench'],
   'apps/server/src': [
     ...['database', 'http', 'owners', 'storage', 'work', 'pictures', 'sites', 'assets', 'components', 'pages'],
     ...['handovers', 'health', 'measuring', 'jobs', 'demo', 'web'],

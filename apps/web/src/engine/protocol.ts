@@ -14,6 +14,7 @@ import type {
   Look,
   LooksShown,
   MeasuredElement,
+  PageReach,
   PartMember,
   Proposal,
   Remedy,
@@ -321,6 +322,8 @@ export interface Engine {
   /** The part that an element is of, or that holds it; undefined where none does. */
   partAt(component: ComponentRef, order: number): Promise<string | undefined>;
   component(component: ComponentRef): Promise<OpenedComponent>;
+  /** The pages of the site that a look of a component reaches, as far as they were opened; its own page first. */
+  reach(component: ComponentRef): Promise<readonly PageReach[]>;
   /** Tells of the CSS for still frames as soon as it is known, which is before the sheet is. */
   onFrames(listener: FramesListener): Promise<void>;
   /**

@@ -150,6 +150,13 @@ const isMate = (a: ElementNode, b: ElementNode): boolean =>
 /** The nearest ancestors, as far up as a cell and its row stand over what is in them. */
 const above = (element: ElementNode): ElementNode[] => [...ancestors(element)].slice(0, 3);
 
+/** A selector that is no more than an element's name, with what tells the pages of its kind from the others. */
+function toldApart(selector: string, root: ElementNode, toldBy: readonly string[], tree: PageTree): string {
+  if (selector !== root.name) return selector;
+  const told = toldBy.find((text) => isReached(tree, selector + text, root));
+  return told === undefined ? selector : selector + told;
+}
+
 /**
  * Puts the roots of one kind together that one lasting selector reaches, and no other element.
  *
@@ -169,8 +176,10 @@ export function rootGroups(
     if (!left.has(root)) continue;
     let base = pathSelector(root);
     let elements = [root];
-    const row = signsOf(kind)?.rowOf?.(root, styles.at());
-    for (const selector of ownSelectors(root, known)) {
+    const signs = signsOf(kind);
+    const row = signs?.rowOf?.(root, styles.at());
+    for (const own of ownSelectors(root, known)) {
+      const selector = toldApart(own, root, signs?.toldBy ?? [], tree);
       const reached = selectAll(tree, selector);
       if (!reached.every((element) => left.has(element)) || (options.apart && reached.length > 1)) continue;
       const isFirst = base === pathSelector(root);

@@ -105,6 +105,11 @@ export interface Signs {
   readonly rowOf?: (root: ElementNode, page: StyledPage) => readonly ElementNode[] | undefined;
   /** What tells groups of its roots apart beside their selectors: what is not alike is no group. */
   readonly sort?: (root: ElementNode) => string;
+  /**
+   * What is said of a root that has no name but that of its element, such as the body of a page: its pages have it, and
+   * others have not. The first that holds is taken.
+   */
+  readonly toldBy?: readonly string[];
   /** Where its name comes from, before the root's own label or heading. */
   readonly named?: (root: ElementNode) => string | undefined;
 }

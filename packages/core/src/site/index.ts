@@ -2,6 +2,7 @@ export { DressedPage, type LookHere } from './dressed-page.js';
 export { Site, UnknownPageError, type SiteOptions, type SitePageSource, type SiteUnder } from './site.js';
 export { isWornAt, placeOf, type SitePage, type WornLook } from './worn.js';
 export { conflictsOn, type LookConflict } from './conflicts.js';
+export { reachingAcross, type PageReach } from './reach-across.js';
 export { handingOver } from './handover/hand-over.js';
 export { asFileName } from './handover/file-names.js';
 export type {

@@ -1,8 +1,16 @@
-import { isImposter, sameRow, pathSelector, siteSelectors, finishInTurns, type SheetRow } from '@retoque/core';
+import {
+  isImposter,
+  reachingAcross,
+  sameRow,
+  pathSelector,
+  siteSelectors,
+  finishInTurns,
+  type SheetRow,
+} from '@retoque/core';
 import { environmentOf, requestOf, now, nextTurn } from '../asking';
 import type { Engine, FramesListener } from '../protocol';
 import type { SiteFiles } from '../site-files';
-import { lookedAmong, opened, sessionOf } from '../sites';
+import { lookedAmong, opened, pagesNow, sessionOf } from '../sites';
 
 /** One component: its state sheet, and what there is to know about its cells and parts. */
 export function sheetOf(
@@ -10,6 +18,7 @@ export function sheetOf(
 ): Pick<
   Engine,
   | 'component'
+  | 'reach'
   | 'onFrames'
   | 'sheet'
   | 'tryColours'
@@ -32,6 +41,11 @@ export function sheetOf(
         reach: session.located.elements.length,
         isImposter: session.kind.name === 'button' && isImposter(session.element),
       };
+    },
+
+    async reach({ versionId, pageId, kind, locator, parts }) {
+      const steps = reachingAcross(pagesNow(versionId), { kind, locator, parts }, pageId);
+      return finishInTurns(steps, nextTurn, now, 20);
     },
 
     async onFrames(listener) {

@@ -3,17 +3,22 @@ import { late } from '../../shell/late';
 import type { OpenedComponent } from '../../engine/protocol';
 import { useHand } from '../editor/hand';
 import { loadReader } from '../grid/reading';
+import type { LookEditor } from '../look/useLookEditor';
+import type { useReach } from '../reach/useReach';
+import { onPageAlone, withoutEveryPage } from '../reach/where-it-holds';
 import type { GridView } from '../grid/useGridView';
 import type { Command } from './commands';
 import type { useDialogs } from './useDialogs';
 import type { Styled } from './useOpened';
 import type { usePageMarkup } from './usePageMarkup';
+import type { Placing } from './usePlace';
 
 const Preview = late(() => import('../../preview/Preview'));
 const AddComponent = late(() => import('../../anew/AddComponent'));
 const CommandPalette = late(() => import('./CommandPalette'));
 const Pointing = late(() => import('../grid/Pointing'));
 const AcrossSite = late(() => import('../../ledger/AcrossSite'));
+const ReachDialog = late(() => import('../reach/ReachDialog'));
 const Shortcuts = late(() => import('./Shortcuts'));
 
 const NO_COMMANDS: readonly Command[] = [];
@@ -33,6 +38,7 @@ const loadAhead = () => {
     import('../editor/NotDrawn'),
     import('../frames/ViewChoices'),
     import('../saving/Conflict'),
+    import('../reach/ReachDialog'),
   ]).catch(() => (ahead = undefined));
 };
 
@@ -52,6 +58,9 @@ export function BenchDialogs({
   commands,
   markup,
   across,
+  reaching,
+  editor,
+  placing,
   onPoint,
   onAcross,
   onUndo,
@@ -65,6 +74,9 @@ export function BenchDialogs({
   markup: ReturnType<typeof usePageMarkup>;
   /** The colour that is looked for in the whole site. */
   across: string | undefined;
+  reaching: ReturnType<typeof useReach>;
+  editor: LookEditor;
+  placing: Placing;
   onPoint: (order: number) => void;
   onAcross: (settings: readonly Setting[], name: string) => void;
   onUndo: () => void;
@@ -72,6 +84,12 @@ export function BenchDialogs({
 }) {
   const { component, look, query, viewport, onTry } = useHand();
   const { part, partColumns, active } = grid;
+  const pageId = styled.page.id;
+  const holdHere = () => {
+    editor.replace(onPageAlone(editor.look, pageId), 'On this page alone');
+    placing.changePlace({ ...placing.place, page: pageId });
+    reaching.settle();
+  };
   return (
     <>
       {listed ? (
@@ -112,6 +130,20 @@ export function BenchDialogs({
           onApply={onAcross}
           onUndo={onUndo}
           onClose={onLeaveAcross}
+        />
+      ) : null}
+      {open === 'reach' || reaching.asks ? (
+        <ReachDialog
+          component={component}
+          name={styled.component.name}
+          look={look}
+          reach={reaching.reach}
+          part={active.head.part}
+          asks={reaching.asks}
+          onEvery={reaching.settle}
+          onHere={holdHere}
+          onBack={() => editor.replace(withoutEveryPage(editor.look), 'Taken back')}
+          onClose={close}
         />
       ) : null}
       {open === 'pointing' ? (

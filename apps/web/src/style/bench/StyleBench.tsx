@@ -20,7 +20,7 @@ import { useGridView } from '../grid/useGridView';
 import { requireKind } from '../look/cells';
 import { useLookEditor } from '../look/useLookEditor';
 import type { Shelf } from '../saving/unsaved';
-import { useAutosave } from '../saving/useAutosave';
+import { reachElsewhere } from '../reach/where-it-holds';
 import { useSiteFiles } from '../site/useSiteFiles';
 import { reachWords } from './bench';
 import { BenchBar } from './BenchBar';
@@ -31,10 +31,12 @@ import { EditorPane } from './EditorPane';
 import { Exceptions } from './Exceptions';
 import { PreviewButton } from './PreviewButton';
 import { Rail } from './Rail';
+import { ReachButton } from '../reach/ReachButton';
 import { SheetPane } from './SheetPane';
 import { Trials } from './Trials';
 import { useAskedPart } from './useAskedPart';
 import { useBenchCommands } from './useBenchCommands';
+import { useBenchSaving } from './useBenchSaving';
 import { useBenchKeys } from './useBenchKeys';
 import { useBenchQuery } from './useBenchQuery';
 import { useCellEdits } from './useCellEdits';
@@ -44,7 +46,6 @@ import { useOpened, type Styled } from './useOpened';
 import { usePageMarkup } from './usePageMarkup';
 import { useExceptions, usePlace } from './usePlace';
 import { useRail } from './useRail';
-import { useRivals } from './useRivals';
 import { useSheet } from './useSheet';
 import { useSiteValues } from './useSiteValues';
 
@@ -80,8 +81,6 @@ export function StyleBench({
   const editor = useLookEditor(kind, () => shelf.read()?.look ?? trial.look, parts, place, askAhead);
   const { look, history } = editor;
   const takeNewer = useSteady((newer: LookData) => editor.replace(newer, 'Newer version from another window'));
-  const save = useAutosave(component.id, trial, look as LookData, shelf, takeNewer);
-  const rivals = useRivals(styled, look, editor, save, takeNewer);
 
   // What it comes to.
   const { ref, found, error: lost, ready } = useOpened(styled, look);
@@ -102,6 +101,10 @@ export function StyleBench({
   const { active, part } = gridView;
   const siteValues = useSiteValues(versionId);
   const rail = useRail(site, page, component, kept, sheet);
+
+  // Where it holds, and whether it is safe.
+  const holding = { trial, look, editor, shelf };
+  const { reaching, save, rivals } = useBenchSaving(styled, holding, ready, rail.pending, takeNewer);
 
   // What is done.
   const edits = useCellEdits(kind, sheet, gridView, editor);
@@ -245,6 +248,7 @@ export function StyleBench({
               {found ? reachWords(kind.label, kind.plural, found.reach) : ''}{' '}
               <code>{part?.selector ?? found?.selector}</code>
             </div>
+            <ReachButton words={reachElsewhere(reaching.reach, page.id)} onOpen={() => show('reach')} />
             <ViewMenu component={ready} viewport={viewport} view={view} onChange={setView} />
             <PreviewButton onOpen={openPreview} />
             <Trials
@@ -350,6 +354,9 @@ export function StyleBench({
           commands={commands}
           markup={markup}
           across={across}
+          reaching={reaching}
+          editor={editor}
+          placing={placing}
           onPoint={pickOrder}
           onAcross={editor.apply}
           onUndo={undo}

@@ -1,6 +1,6 @@
 import { useCallback, useState } from 'react';
 
-export type BenchDialog = 'commands' | 'keys' | 'pointing' | 'preview' | 'anew';
+export type BenchDialog = 'commands' | 'keys' | 'pointing' | 'preview' | 'anew' | 'reach';
 
 /** Which dialog of the Style screen is open. */
 export function useDialogs() {

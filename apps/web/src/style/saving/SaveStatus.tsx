@@ -32,6 +32,8 @@ function words(state: SaveState): string {
       return `Saved ${time.format(state.at)}`;
     case 'saving':
       return 'Saving…';
+    case 'held':
+      return 'Not saved yet: choose where it holds';
     case 'waiting':
       return 'Not saved yet: no answer. Trying again.';
     case 'refused':

@@ -95,6 +95,10 @@ class Window {
     saver.edit(this.look);
   }
 
+  hold(held: boolean): void {
+    this.saver.hold(held);
+  }
+
   edit(look: LookData): void {
     this.look = look;
     this.saver.edit(look);
@@ -131,6 +135,32 @@ describe('LookSaver', () => {
     await pause();
     expect(window.state?.kind).toBe('saved');
     expect(server.carriedOut).toEqual([colour('#222222')]);
+    expect(window.shelf.read()).toBeUndefined();
+  });
+
+  it('sends nothing while it is held, keeps it in the browser, and sends it once it is not', async () => {
+    const { server, window } = opened();
+    window.hold(true);
+    window.edit(colour('#111111'));
+    await settle();
+    expect(window.state?.kind).toBe('held');
+    expect(server.carriedOut).toEqual([]);
+    expect(window.shelf.read()?.look).toEqual(colour('#111111'));
+    window.hold(false);
+    await pause();
+    expect(window.state?.kind).toBe('saved');
+    expect(server.carriedOut).toEqual([colour('#111111')]);
+  });
+
+  it('has nothing to send where what was held is taken back', async () => {
+    const { server, window } = opened();
+    window.hold(true);
+    window.edit(colour('#111111'));
+    window.edit(colour('#000000'));
+    window.hold(false);
+    await settle();
+    expect(window.state?.kind).toBe('saved');
+    expect(server.carriedOut).toEqual([]);
     expect(window.shelf.read()).toBeUndefined();
   });
 

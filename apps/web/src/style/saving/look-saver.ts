@@ -11,6 +11,8 @@ export interface Rival {
 export type SaveState =
   | { readonly kind: 'saved'; readonly at: Date }
   | { readonly kind: 'saving' }
+  /** Kept in the browser alone until the owner has said where it is to hold. */
+  | { readonly kind: 'held' }
   /** No answer from the server; the edit is kept and sent again by itself. */
   | { readonly kind: 'waiting'; readonly message: string }
   /** The server cannot take it, now or later; it is kept here, and sent again once it is another. */
@@ -49,6 +51,7 @@ export class LookSaver {
   private sent: SentSave | undefined;
   private timer: ReturnType<typeof setTimeout> | undefined;
   private sending = false;
+  private held = false;
   private delay = FIRST_RETRY_MILLIS;
   private now: SaveState;
 
@@ -70,8 +73,22 @@ export class LookSaver {
   edit(look: LookData): void {
     this.look = look;
     // What was not sent yet is not said to be safe.
+    if (this.held) return this.tellHeld();
     if (this.now.kind === 'saved' && !this.isSaved()) this.tell({ kind: 'saving' });
     this.sendIn(PAUSE_MILLIS);
+  }
+
+  /** Sends nothing while it is held; what is in hand then goes on its way as soon as it is not. */
+  hold(held: boolean): void {
+    if (held === this.held) return;
+    this.held = held;
+    clearTimeout(this.timer);
+    if (held) this.tellHeld();
+    else void this.send();
+  }
+
+  private tellHeld(): void {
+    if (this.now.kind !== 'conflict' && !this.isSaved()) this.tell({ kind: 'held' });
   }
 
   /** Keeps in the browser what the server may not have yet. */
@@ -83,7 +100,7 @@ export class LookSaver {
   /** Sends what is in hand now. */
   async send(): Promise<void> {
     clearTimeout(this.timer);
-    if (this.sending || this.now.kind === 'conflict') return;
+    if (this.sending || this.held || this.now.kind === 'conflict') return;
     if (this.isSaved()) {
       this.saving.shelf.drop();
       if (this.now.kind !== 'saved') this.tell({ kind: 'saved', at: new Date() });

@@ -10,6 +10,7 @@ const KEEP_MILLIS = 150;
  * Saves the look in hand while the screen is open, keeps in the browser what is not saved yet, and sends it when the
  * connection is back or the screen is left.
  *
+ * @param held true while nothing is sent, since the owner is still asked
  * @param shelf holds what this window could not send before; that edit goes on as the edit of its own base
  * @param onNewer told the look that was saved since over an edit whose answer was lost; it must stay the same function
  */
@@ -17,6 +18,7 @@ export function useAutosave(
   componentId: string,
   trial: Trial,
   look: LookData,
+  held: boolean,
   shelf: Shelf,
   onNewer: (look: LookData) => void,
 ) {
@@ -34,11 +36,12 @@ export function useAutosave(
   const [state, setState] = useState<SaveState>(saver.state);
 
   useEffect(() => {
+    saver.hold(held);
     saver.edit(look);
     // Not between a keystroke and what it shows: writing takes the browser a while.
     const keeping = setTimeout(() => saver.keep(), KEEP_MILLIS);
     return () => clearTimeout(keeping);
-  }, [look, saver]);
+  }, [look, held, saver]);
 
   useEffect(() => {
     const keep = () => saver.keep();

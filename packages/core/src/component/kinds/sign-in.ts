@@ -75,6 +75,7 @@ export const SIGN_IN_SIGNS: Signs = {
       return isInside(element, (node) => isHtml(node, 'body') && isAlone(node)) ? 0 : isHtml(element, 'main') ? 0.8 : 0;
     return isAlone(element) ? 0.95 : 0;
   },
+  toldBy: [':has([type="password"]):not(:has(nav, [role="navigation"]))', ':has([type="password"])'],
   named: (root) => (find(root, isPassword) ? 'Sign-in page' : undefined),
 };
 
