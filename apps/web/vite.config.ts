@@ -5,6 +5,9 @@ import { reactCompiler } from './vite/react-compiler';
 
 const source = (path: string) => fileURLToPath(new URL(path, import.meta.url));
 
+const EVERYWHERE =
+  /node_modules\/(react|react-dom|react-router|scheduler|@emotion|stylis|@tanstack|zod|@chakra-ui\/react\/dist\/esm\/(styled-system|components\/(box|flex)))\//;
+
 export default defineConfig({
   plugins: [reactCompiler(), react()],
   resolve: {
@@ -15,6 +18,11 @@ export default defineConfig({
     },
   },
   worker: { format: 'es' },
-  build: { target: 'es2022', chunkSizeWarningLimit: 900 },
+  build: {
+    target: 'es2022',
+    chunkSizeWarningLimit: 900,
+    // What every screen loads of the libraries, in one piece: crumbs compress badly.
+    rolldownOptions: { output: { codeSplitting: { groups: [{ name: 'libraries', test: EVERYWHERE }] } } },
+  },
   server: { proxy: { '/api': { target: process.env.RETOQUE_API ?? 'http://127.0.0.1:4310' } } },
 });

@@ -1,3 +1,4 @@
+import { anewStyles } from '../theme/styles/anewStyles';
 import { Dialog, Portal } from '@chakra-ui/react';
 import { DialogClose } from '../shell/DialogClose';
 import type { Page, Site } from '@retoque/contract';
@@ -89,7 +90,7 @@ export default function AddComponent({ site, page, onClose }: { site: Site; page
       <Portal>
         <Dialog.Backdrop />
         <Dialog.Positioner padding={{ base: '0!', md: '18px!' }}>
-          <Dialog.Content className="anew" maxWidth="none!">
+          <Dialog.Content className="anew" css={anewStyles} maxWidth="none!">
             <Dialog.Header>
               <Dialog.Title>Add a component</Dialog.Title>
             </Dialog.Header>

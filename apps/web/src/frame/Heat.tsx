@@ -11,7 +11,7 @@ const LEAST_DENSE = 90;
  *
  * @param scroll how far the frame's page is scrolled, in CSS pixels
  */
-export function Heat({ map, scroll }: { map: HeatMap; scroll: { readonly x: number; readonly y: number } }) {
+export default function Heat({ map, scroll }: { map: HeatMap; scroll: { readonly x: number; readonly y: number } }) {
   return (
     <>
       {map.areas.map((area) => (

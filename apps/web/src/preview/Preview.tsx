@@ -1,3 +1,4 @@
+import { previewStyles } from '../theme/styles/previewStyles';
 import { Dialog, Flex, Portal } from '@chakra-ui/react';
 import { DialogClose } from '../shell/DialogClose';
 import { markStates, type EditingPlace, type Look, type StateColumn, type ViewportName } from '@retoque/core';
@@ -104,7 +105,7 @@ export default function Preview({
       <Portal>
         <Dialog.Backdrop />
         <Dialog.Positioner padding={{ base: '0!', md: '18px!' }}>
-          <Dialog.Content className="preview" maxWidth="none!">
+          <Dialog.Content className="preview" css={previewStyles} maxWidth="none!">
             <Flex className="preview-bar" role="group" aria-label="What is shown">
               <Dialog.Title fontSize="15px!" mr="6px">
                 Preview: {name}

@@ -1,11 +1,10 @@
-import type { Setting } from '@retoque/core';
+import type { Look, Setting } from '@retoque/core';
 import { late } from '../../shell/late';
 import type { OpenedComponent } from '../../engine/protocol';
 import { useHand } from '../editor/hand';
 import { loadReader } from '../grid/reading';
 import type { LookEditor } from '../look/useLookEditor';
 import type { useReach } from '../reach/useReach';
-import { onPageAlone, withoutEveryPage } from '../reach/where-it-holds';
 import type { GridView } from '../grid/useGridView';
 import type { Command } from './commands';
 import type { useDialogs } from './useDialogs';
@@ -37,6 +36,9 @@ const loadAhead = () => {
     import('../editor/SharedRule'),
     import('../editor/NotDrawn'),
     import('../frames/ViewChoices'),
+    import('../../frame/Heat'),
+    import('../grid/StateChoices'),
+    import('../look/HistorySteps'),
     import('../saving/Conflict'),
     import('../reach/ReachDialog'),
   ]).catch(() => (ahead = undefined));
@@ -85,8 +87,8 @@ export function BenchDialogs({
   const { component, look, query, viewport, onTry } = useHand();
   const { part, partColumns, active } = grid;
   const pageId = styled.page.id;
-  const holdHere = () => {
-    editor.replace(onPageAlone(editor.look, pageId), 'On this page alone');
+  const holdHere = (alone: Look) => {
+    editor.replace(alone, 'On this page alone');
     placing.changePlace({ ...placing.place, page: pageId });
     reaching.settle();
   };
@@ -142,7 +144,7 @@ export function BenchDialogs({
           asks={reaching.asks}
           onEvery={reaching.settle}
           onHere={holdHere}
-          onBack={() => editor.replace(withoutEveryPage(editor.look), 'Taken back')}
+          onBack={(before) => editor.replace(before, 'Taken back')}
           onClose={close}
         />
       ) : null}

@@ -20,7 +20,7 @@ import { useGridView } from '../grid/useGridView';
 import { requireKind } from '../look/cells';
 import { useLookEditor } from '../look/useLookEditor';
 import type { Shelf } from '../saving/unsaved';
-import { reachElsewhere } from '../reach/where-it-holds';
+import { reachElsewhere } from '../reach/reach-words';
 import { useSiteFiles } from '../site/useSiteFiles';
 import { reachWords } from './bench';
 import { BenchBar } from './BenchBar';

@@ -20,9 +20,9 @@ import { elementIn } from '../../frame/geometry';
 import { createSkipper, type Area } from '../../frame/skip-unseen';
 import { showLook } from '../../frame/look-sheets';
 import type { LookStore } from '../../frame/look-store';
-import { Heat } from '../../frame/Heat';
 import { SafeFrame } from '../../frame/SafeFrame';
 import { forceColours, visionFilter } from '../../frame/vision';
+import { late } from '../../shell/late';
 import { useOnScreen } from '../../shell/useOnScreen';
 import { Wedge } from '../../shell/Wedge';
 import { whenIdle } from '../../shell/when-idle';
@@ -30,6 +30,8 @@ import { VERDICTS } from '../../ledger/words';
 import { checkWords } from '../checks/checkWords';
 import type { FramesView } from './frames-view';
 import { useFramePointing } from './useFramePointing';
+
+const Heat = late(() => import('../../frame/Heat'));
 
 const HEIGHT = 132;
 /** For whole pages, of which more is to be seen. */

@@ -1,26 +1,11 @@
-import { Box, chakra } from '@chakra-ui/react';
 import { History as HistoryIcon } from 'lucide-react';
 import { useState } from 'react';
+import { late } from '../../shell/late';
 import { PopMenu } from '../../shell/PopMenu';
 import { Button } from '../../theme/Button';
 import type { History } from './history';
 
-const Item = chakra('button', {
-  base: {
-    display: 'flex',
-    width: '100%',
-    gap: '9px',
-    alignItems: 'baseline',
-    textAlign: 'left',
-    padding: '4px 8px',
-    borderRadius: 'm',
-    cursor: 'pointer',
-    _hover: { bg: 'lineSoft' },
-    '&[data-later]': { color: 'ink3' },
-    '&[aria-current]': { bg: 'accentSoft', fontWeight: 650 },
-    _focusVisible: { outline: '2px solid {colors.accent}', outlineOffset: '-2px' },
-  },
-});
+const HistorySteps = late(() => import('./HistorySteps'));
 
 /** Every step of this sitting by name, the newest first; one click goes back or forth to it. */
 export function HistoryMenu({
@@ -42,40 +27,7 @@ export function HistoryMenu({
       width="330px"
       testId="history"
     >
-      <Box as="ol" listStyleType="none">
-        {future
-          .map((step, i) => ({ step, i }))
-          .reverse()
-          .map(({ step, i }) => (
-            <li key={`later${i}`}>
-              <Item type="button" data-later="" onClick={() => onGo(i + 1)}>
-                {step.name}
-                <Box as="span" ml="auto" fontSize="11.5px">
-                  undone
-                </Box>
-              </Item>
-            </li>
-          ))}
-        {past
-          .map((step, i) => ({ step, i }))
-          .reverse()
-          .map(({ step, i }) => (
-            <li key={`past${i}`}>
-              <Item
-                type="button"
-                aria-current={i === past.length - 1 ? 'step' : undefined}
-                onClick={() => onGo(i - past.length + 1)}
-              >
-                {step.name}
-              </Item>
-            </li>
-          ))}
-        <li>
-          <Item type="button" aria-current={past.length ? undefined : 'step'} onClick={() => onGo(-past.length)}>
-            As it was opened
-          </Item>
-        </li>
-      </Box>
+      {open ? <HistorySteps past={past} future={future} onGo={onGo} /> : null}
     </PopMenu>
   );
 }

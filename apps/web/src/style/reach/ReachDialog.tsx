@@ -5,7 +5,8 @@ import { DialogClose } from '../../shell/DialogClose';
 import type { ComponentRef } from '../../engine/protocol';
 import { Button } from '../../theme/Button';
 import { ReachPicture } from './ReachPicture';
-import { reachElsewhere } from './where-it-holds';
+import { reachElsewhere } from './reach-words';
+import { onPageAlone, withoutEveryPage } from './where-it-holds';
 
 /** Pictures that are drawn at first; each is a page of its own. */
 const SHOWN_AT_FIRST = 4;
@@ -30,9 +31,10 @@ export default function ReachDialog({
   part: string;
   asks: boolean;
   onEvery: () => void;
-  onHere: () => void;
-  /** Takes the edit back. */
-  onBack: () => void;
+  /** Told the look as it holds on this page alone. */
+  onHere: (alone: Look) => void;
+  /** Told the look without what was edited. */
+  onBack: (before: Look) => void;
   onClose: () => void;
 }) {
   const [all, setAll] = useState(false);
@@ -42,7 +44,8 @@ export default function ReachDialog({
   // What is not like the page in hand is what there is to see.
   const sorted = [...others].sort((a, b) => Number(b.isUnlike) - Number(a.isUnlike));
   const shown = all ? sorted : sorted.slice(0, SHOWN_AT_FIRST);
-  const leave = asks ? onBack : onClose;
+  const back = () => onBack(withoutEveryPage(look));
+  const leave = asks ? back : onClose;
   return (
     <Dialog.Root
       open
@@ -81,8 +84,8 @@ export default function ReachDialog({
           <Dialog.Footer>
             {asks ? (
               <>
-                <Button onClick={onBack}>Take the edit back</Button>
-                <Button onClick={onHere}>This page alone</Button>
+                <Button onClick={back}>Take the edit back</Button>
+                <Button onClick={() => onHere(onPageAlone(look, component.pageId))}>This page alone</Button>
                 <Button variant="solid" onClick={onEvery}>
                   Every page
                 </Button>

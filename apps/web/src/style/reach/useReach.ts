@@ -6,7 +6,7 @@ import { pageQuery } from '../../api/queries';
 import { enginePage, surveyEngine } from '../../engine/engine';
 import type { ComponentRef } from '../../engine/protocol';
 import { refKey } from '../../engine/ref-key';
-import { isForEveryPage } from './where-it-holds';
+import { isForEveryPage } from './reach-words';
 
 /** So long nothing is edited before anything is asked, and so long where one is still in a field. */
 const QUIET_MILLIS = 1200;

@@ -1,7 +1,8 @@
 import { describe, expect, it } from '@jest/globals';
 import { changeLook, EMPTY_LOOK, settingKey, statesOf, type Setting } from '@retoque/core';
 import fc from 'fast-check';
-import { isForEveryPage, onPageAlone, reachElsewhere } from './where-it-holds';
+import { isForEveryPage, reachElsewhere } from './reach-words';
+import { onPageAlone } from './where-it-holds';
 
 const setting = (value: string, page?: string, state?: 'hover'): Setting => ({
   part: 'button',

@@ -1,7 +1,4 @@
-import { settingKey, type Look, type PageReach } from '@retoque/core';
-
-/** True once a look says something for every page. */
-export const isForEveryPage = ({ settings }: Look): boolean => settings.some(({ when }) => when.page === undefined);
+import { settingKey, type Look } from '@retoque/core';
 
 /** A look with what it says for every page said for one alone; what that page has of its own stays. */
 export function onPageAlone(look: Look, page: string): Look {
@@ -26,13 +23,3 @@ export const withoutEveryPage = (look: Look): Look => ({
   ...look,
   settings: look.settings.filter(({ when }) => when.page !== undefined),
 });
-
-const plural = (n: number, one: string) => `${n} ${n === 1 ? one : `${one}s`}`;
-
-/** How far a look reaches beyond the page in hand; empty where it does not. */
-export function reachElsewhere(reach: readonly PageReach[], pageId: string): string {
-  const others = reach.filter((page) => page.pageId !== pageId);
-  if (!others.length) return '';
-  const elements = others.reduce((sum, page) => sum + page.elements, 0);
-  return `${elements} more on ${plural(others.length, 'other page')}`;
-}

@@ -1,5 +1,3 @@
-import { anewStyles } from './anewStyles';
-import { previewStyles } from './previewStyles';
 import { editorStyles } from './editorStyles';
 import { fieldStyles } from './fieldStyles';
 import { frameStyles } from './frameStyles';
@@ -81,6 +79,4 @@ export const benchStyles = {
   '.state-grid': gridStyles,
   '.tracks': trackStyles,
   '.editor': editorStyles,
-  '.preview': previewStyles,
-  '.anew': anewStyles,
 } as const;

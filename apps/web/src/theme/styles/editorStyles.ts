@@ -1,4 +1,3 @@
-import { drawingStyles } from './drawingStyles';
 import { fieldStyles } from './fieldStyles';
 
 /** The look of the editor at the right. */
@@ -83,5 +82,4 @@ export const editorStyles = {
   '& .measure .scale span:last-of-type': { transform: 'translateX(-100%)' },
   '& .measure .needs': { color: 'ink2', marginTop: '4px' },
   ...fieldStyles,
-  ...drawingStyles,
 } as const;

@@ -4,7 +4,13 @@ import { late } from '../../../shell/late';
 import type { EditorProps } from './editing';
 
 const editor = (load: () => Promise<{ default: ComponentType<EditorProps> }>) =>
-  late(load, <p className="small">Opening the editor…</p>);
+  late(
+    async () => {
+      const [{ default: Editor }, { drawn }] = await Promise.all([load(), import('./drawn')]);
+      return { default: drawn(Editor) };
+    },
+    <p className="small">Opening the editor…</p>,
+  );
 
 /** Editors by the sort of value, each loaded when it is first used. Adding one is naming it here. */
 export const EDITORS: Readonly<Partial<Record<RowEditor, ComponentType<EditorProps>>>> = {
