@@ -11,7 +11,7 @@ import { root } from './lib/paths.mjs';
 import { run } from './lib/run.mjs';
 
 const LOOKS = process.argv[2] ?? '200';
-/** In milliseconds: 200 looks take about half an hour on two cores. */
+/** In milliseconds: 200 looks take about two hours on two cores. */
 const LONGEST = 3 * 60 * 60_000;
 const folder = mkdtempSync(join(tmpdir(), 'retoque-proof-'));
 

@@ -136,4 +136,20 @@ export class BrowserPage {
       [property, values] as const,
     );
   }
+
+  /** How Chromium resolves a value of a property, as a computed style gives it where nothing is laid out. */
+  async resolved(property: string, value: string): Promise<string> {
+    return this.page.evaluate(
+      ([name, text]) => {
+        const probe = document.createElement('retoque-probe');
+        document.documentElement.append(probe);
+        probe.style.setProperty('transition', 'none', 'important');
+        probe.style.setProperty(name, text, 'important');
+        const answer = getComputedStyle(probe).getPropertyValue(name);
+        probe.remove();
+        return answer;
+      },
+      [property, value] as const,
+    );
+  }
 }

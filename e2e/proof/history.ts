@@ -32,7 +32,7 @@ async function pixel(page: Page): Promise<Channels> {
 
 /** What covers the window, whatever the page's layers are. */
 const COVER =
-  'content: "" !important; pointer-events: none !important; display: block !important; visibility: visible !important; position: fixed !important; inset: 0 !important; width: auto !important; height: auto !important; max-width: none !important; max-height: none !important; min-width: 0 !important; min-height: 0 !important; margin: 0 !important; border: 0 !important; border-radius: 0 !important; box-shadow: none !important; background-image: none !important; background-clip: border-box !important;';
+  'content: "" !important; color: inherit !important; pointer-events: none !important; display: block !important; visibility: visible !important; position: fixed !important; inset: 0 !important; width: auto !important; height: auto !important; max-width: none !important; max-height: none !important; min-width: 0 !important; min-height: 0 !important; margin: 0 !important; border: 0 !important; border-radius: 0 !important; box-shadow: none !important; background-image: none !important; background-clip: border-box !important;';
 const FLAT =
   '*, ::before, ::after { pointer-events: none !important; position: static !important; z-index: auto !important; transform: none !important; translate: none !important; rotate: none !important; scale: none !important; filter: none !important; backdrop-filter: none !important; opacity: 1 !important; clip: auto !important; clip-path: none !important; mask: none !important; mix-blend-mode: normal !important; isolation: auto !important; will-change: auto !important; contain: none !important; perspective: none !important; transition: none !important; animation: none !important }';
 

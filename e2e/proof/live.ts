@@ -60,3 +60,12 @@ export async function tabOn(page: Page): Promise<number | undefined> {
     return [...document.querySelectorAll('*')].indexOf(active);
   });
 }
+
+/** Nothing is pointed at, focused or scrolled any more. */
+export async function letGo(page: Page): Promise<void> {
+  await page.mouse.move(0, 0);
+  await page.evaluate(() => {
+    scrollTo(0, 0);
+    (document.activeElement as HTMLElement | null)?.blur();
+  });
+}

@@ -19,7 +19,7 @@ import { BrowserPage, type Values } from '../agreement/browser';
 import { agree } from '../agreement/compare';
 import { COMPARED, READ_BACK } from '../agreement/properties';
 import { paintedColour, visit } from './history';
-import { pointAt, putOn, stage, statesNow, tabOn } from './live';
+import { letGo, pointAt, putOn, stage, statesNow, tabOn } from './live';
 
 /** A value that the live page shows otherwise than was promised. */
 export interface Differing {
@@ -120,6 +120,8 @@ async function provePage(
   const looks = dressed.lookList();
   for (const environment of ENVIRONMENTS) {
     await live.seeIn(environment);
+    // A window that comes to the front may be given the focus that another one had.
+    await letGo(live.page);
     const before = await live.bare(environment);
     await putOn(live.page, css);
     await othersUnchanged(site, live, looks, before, environment, outcome);
@@ -165,6 +167,10 @@ async function othersUnchanged(
     });
   }
 }
+
+/** A value as Chromium reads it back: from the style map, or resolved where there is none. */
+const readBack = async (browser: BrowserPage, property: string, value: string, pseudo: string | undefined) =>
+  pseudo ? browser.resolved(property, value) : (await browser.readBack(property, [value]))[0]!;
 
 class Reader {
   private readonly forcer = new Forcer();
@@ -221,21 +227,13 @@ class Reader {
       await this.compareReal(subject, properties, 'pressed');
       await page.mouse.up();
     }
-    await this.letGo();
+    await letGo(page);
     for (let n = 0; n < MOST_TABS && usable.length; n++) {
       const order = await tabOn(page);
       for (const { subject, properties } of usable)
         if (subject.carrier.order === order) await this.compareReal(subject, properties, 'keyboard');
     }
-    await this.letGo();
-  }
-
-  private async letGo(): Promise<void> {
-    await this.live.page.mouse.move(0, 0);
-    await this.live.page.evaluate(() => {
-      scrollTo(0, 0);
-      (document.activeElement as HTMLElement | null)?.blur();
-    });
+    await letGo(page);
   }
 
   /** The colours of links that somebody has followed, from the pixels. */
@@ -297,7 +295,7 @@ class Reader {
       const promised = style.text(property);
       const found = values![i]!;
       if (agree(promised, found)) continue;
-      if (READ_BACK.has(property) && agree((await browser.readBack(property, [promised]))[0]!, found)) continue;
+      if (READ_BACK.has(property) && agree(await readBack(browser, property, promised, pseudo), found)) continue;
       this.differs(subject, state, property, promised, found);
     }
   }

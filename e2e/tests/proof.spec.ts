@@ -11,11 +11,18 @@ import { SITES, siteOf } from '../proof/sites';
 const seed = Number(process.env.SEED ?? 1);
 /** Looks in all, shared out among the sites; a few of them in a run of all tests. */
 const looks = Number(process.env.LOOKS ?? 3);
+/** One number that looks were drawn from before, to see what it was about. */
+const again = process.env.DRAWN === undefined ? undefined : Number(process.env.DRAWN);
+/** So many that follow it. */
+const rounds = Number(process.env.ROUNDS ?? 1);
 const names = Object.keys(SITES);
+const OF_SITE = 100;
+const OF_SEED = 1000;
 
 for (const [at, name] of names.entries()) {
+  const isAgain = again !== undefined && Math.floor((again % OF_SEED) / OF_SITE) === at;
   const share = Math.floor(looks / names.length) + (at < looks % names.length ? 1 : 0);
-  if (!share) continue;
+  if (again === undefined ? !share : !isAgain) continue;
   test(`looks drawn at random do on the pages of ${name} what was promised`, async () => {
     test.setTimeout(180_000 + share * 120_000);
     const site = siteOf(name);
@@ -32,8 +39,8 @@ for (const [at, name] of names.entries()) {
         await own.page.bringToFront();
         return own;
       };
-      for (let round = 0; total.looks < share; round++) {
-        const drawn = seed * 1000 + at * 100 + round;
+      for (let round = 0; again === undefined ? total.looks < share : round < rounds; round++) {
+        const drawn = (again ?? seed * OF_SEED + at * OF_SITE) + round;
         total.looks += wearAtRandom(site, drawn);
         const outcome = await proveLive(site, live);
         total.values += outcome.values;
