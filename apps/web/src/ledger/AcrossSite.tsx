@@ -73,10 +73,10 @@ export default function AcrossSite(props: Props) {
     return () => onTry(undefined);
   }, [own, onTry]);
   const use = async () => {
-    if (!found?.css) return;
+    if (!found?.colours.length) return;
     setBusy(true);
     setProblem(undefined);
-    const name = `${colour} → ${found.css} across the site`;
+    const name = `${colour} → ${found.colours.map(({ css }) => css).join(' and ')} across the site`;
     try {
       const others = shares.filter((share) => !isInHand(share));
       const undoOthers = others.length ? await putShares(client, site.id, others) : undefined;
@@ -113,23 +113,30 @@ export default function AcrossSite(props: Props) {
                   <progress max={progress.of || 1} value={progress.done} aria-label="Components looked at" />
                 </p>
               ) : null}
-              {found && !found.css ? (
+              {found && !found.colours.length ? (
                 <p>
                   {found.places
-                    ? `No one colour passes in all ${found.places} places that have ${colour}. Solve the components one by one.`
+                    ? `No colour passes in the ${found.places} places that have ${colour}. Solve the components one by one.`
                     : `No component of the site has ${colour} as its own text, ground or border.`}
                 </p>
               ) : null}
-              {found?.css ? (
+              {found?.colours.length ? (
                 <>
-                  <p className="swap">
-                    <i style={{ background: colour }} aria-hidden="true" />
-                    <code>{colour}</code> → <i style={{ background: found.css }} aria-hidden="true" />
-                    <code>{found.css}</code>
-                    <span>
-                      in {count(found.places, 'place', 'places')} of {count(shares.length, 'component', 'components')};{' '}
-                      {count(mended, 'check passes', 'checks pass')} that {mended === 1 ? 'falls' : 'fall'} short now.
-                    </span>
+                  {found.colours.length > 1 ? (
+                    <p>No one colour passes everywhere. These {found.colours.length} do, between them; fewer do not:</p>
+                  ) : null}
+                  {found.colours.map((own) => (
+                    <p className="swap" key={own.css}>
+                      <i style={{ background: colour }} aria-hidden="true" />
+                      <code>{colour}</code> → <i style={{ background: own.css }} aria-hidden="true" />
+                      <code>{own.css}</code>
+                      <b>in {count(own.places, 'place', 'places')}</b>
+                    </p>
+                  ))}
+                  <p>
+                    {count(shares.length, 'component changes', 'components change')};{' '}
+                    {count(mended, 'check passes', 'checks pass')} that {mended === 1 ? 'fails' : 'fail'} now.
+                    {found.left ? ` In ${count(found.left, 'place', 'places')} no colour passes: left as it is.` : ''}
                   </p>
                   {broken.length ? (
                     <Notice tone="short">
@@ -148,8 +155,8 @@ export default function AcrossSite(props: Props) {
               ) : null}
             </Dialog.Body>
             <Dialog.Footer>
-              <Button onClick={onClose}>{found?.css ? 'Leave as it is' : 'Close'}</Button>
-              {found?.css ? (
+              <Button onClick={onClose}>{found?.colours.length ? 'Leave as it is' : 'Close'}</Button>
+              {found?.colours.length ? (
                 <Button variant="solid" disabled={busy} onClick={() => void use()}>
                   {busy ? 'Saving…' : `Use in ${count(shares.length, 'component', 'components')}`}
                 </Button>
@@ -195,7 +202,7 @@ const styles = {
   '& progress': { display: 'block', width: '100%', marginTop: '8px', accentColor: '{colors.accent}' },
   '& .swap': { display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: '6px', marginBottom: '10px' },
   '& .swap i': { width: '22px', height: '22px', borderRadius: 'm', boxShadow: 'inset 0 0 0 1px {colors.swatchEdge}' },
-  '& .swap span': { flexBasis: '100%', color: 'ink2' },
+  '& .swap b': { marginLeft: 'auto', fontWeight: 500, color: 'ink2' },
   '& ul': { listStyle: 'none', marginTop: '8px', maxHeight: '300px', overflowY: 'auto' },
   '& li': {
     display: 'flex',

@@ -166,13 +166,17 @@ export function nearestOf(from: Rgba, colours: readonly Rgba[], passes: Passes):
 
 /** The least alpha with which a colour passes, to the hundredth; undefined where even an opaque one does not. */
 export function leastAlpha(colour: Rgba, from: number, passes: Passes): number | undefined {
-  const at = (step: number): Rgba => written({ ...colour, alpha: step / 100 });
+  // As it is written, and as CSSOM gives it back: in hundredths.
+  const isEnough = (step: number): boolean => {
+    const own = { ...colour, alpha: step / 100 };
+    return passes(own) && passes(written(own));
+  };
   const start = Math.ceil(from * 100);
-  if (!passes(at(100))) return undefined;
+  if (!isEnough(100)) return undefined;
   let [low, high] = [start - 1, 100];
   while (high - low > 1) {
     const middle = Math.floor((low + high) / 2);
-    if (middle > low && passes(at(middle))) high = middle;
+    if (middle > low && isEnough(middle)) high = middle;
     else low = middle;
   }
   return high / 100;

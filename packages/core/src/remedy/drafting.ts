@@ -1,6 +1,7 @@
 import { parseColour } from '../colour/parse.js';
 import { toHex } from '../colour/print.js';
 import type { Rgba } from '../colour/rgba.js';
+import { keepsHue } from '../colour/hue.js';
 import { nearestOf, nearestPassing, type Asked, type Nearest } from '../colour/nearest.js';
 import { partNamed } from '../component/kind.js';
 import type { StateColumn } from '../component/state-column.js';
@@ -23,6 +24,8 @@ export interface Draft {
   readonly words: string;
   readonly settings: readonly Setting[];
   readonly distance: number;
+  /** True where another of the drafts keeps the hue that this one gives up. */
+  readonly losesHue?: boolean;
 }
 
 /** Drafts changes for a check, the smallest not always first, with nothing tried yet. */
@@ -167,20 +170,21 @@ export class Drafting {
     settings: (css: string) => Setting[],
     what: string,
   ): Draft[] {
-    const draft = (own: RemedyKind, found: Nearest | undefined, more: string): Draft[] =>
+    const own = nearestPassing(from, asked);
+    const draft = (as: RemedyKind, found: Nearest | undefined, more: string): Draft[] =>
       found
         ? [
             {
-              kind: own,
+              kind: as,
               words: `${what} ${toHex(from)} → ${found.css}${more}`,
               settings: settings(found.css),
               distance: found.distance,
+              ...(own && !keepsHue(from, found.colour) && keepsHue(from, own.colour) ? { losesHue: true } : {}),
             },
           ]
         : [];
-    return [
-      ...draft('site-colour', nearestOf(from, this.palette, asked.passes), ', a colour of the site'),
-      ...draft(kind, nearestPassing(from, asked), ''),
-    ];
+    const likely = this.palette.filter((colour) => keepsHue(from, colour));
+    const ofSite = nearestOf(from, likely, asked.passes) ?? nearestOf(from, this.palette, asked.passes);
+    return [...draft('site-colour', ofSite, ', a colour of the site'), ...draft(kind, own, '')];
   }
 }

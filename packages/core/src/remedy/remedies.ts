@@ -134,5 +134,9 @@ const wasShort = (old: ReadonlyMap<string, LedgerCheck>, item: LedgerCheck, leve
   return was !== undefined && isShort(was, level);
 };
 
-/** A colour that the site has already is worth some difference. */
-const weigh = ({ kind, distance }: Draft): number => (kind === 'site-colour' ? distance * 0.6 : distance);
+/** More than any two colours differ by (ΔEOK × 100). */
+const LOST_HUE = 100;
+
+/** A colour that the site has already is worth some difference, but no other hue. */
+const weigh = ({ kind, distance, losesHue }: Draft): number =>
+  (kind === 'site-colour' ? distance * 0.6 : distance) + (losesHue ? LOST_HUE : 0);

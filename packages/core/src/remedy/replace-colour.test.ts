@@ -1,4 +1,8 @@
 import { describe, expect, it } from '@jest/globals';
+import fc from 'fast-check';
+import { contrastRatio } from '../colour/contrast.js';
+import { parseColour } from '../colour/parse.js';
+import { toHex } from '../colour/print.js';
 import { DESKTOP, VIEWPORTS } from '../css/conditions/environment.js';
 import { changeLook, EMPTY_LOOK } from '../look/model.js';
 import { demoPage, pageOf } from '../testing/page.js';
@@ -29,10 +33,11 @@ describe('one colour in place of another across a site', () => {
     const steps: number[] = [];
     const found = replaceColour(components, '#7fa2a6', request, (done) => void steps.push(done));
     expect(steps).toEqual(components.map((_, i) => i + 1));
+    expect(found.colours).toHaveLength(1);
     const changed = found.shares.filter(({ settings }) => settings.length);
     expect(changed.length).toBeGreaterThan(1);
     expect(new Set(changed.flatMap(({ settings }) => settings.map(({ value }) => value)))).toEqual(
-      new Set([found.css]),
+      new Set(found.colours.map(({ css }) => css)),
     );
     expect(changed.reduce((sum, { mended }) => sum + mended.length, 0)).toBeGreaterThan(10);
     found.shares.forEach(({ settings, mended, broken }, i) => {
@@ -50,7 +55,8 @@ describe('one colour in place of another across a site', () => {
     const button = componentsOf(pageOf('<p>Words <a class="b" href="#">Board</a></p>', css)).find(
       ({ session }) => session.kind.name === 'button',
     );
-    const { css: replacement, shares } = replaceColour([button!], '#999', request);
+    const { colours, shares } = replaceColour([button!], '#999', request);
+    const replacement = colours[0]!.css;
     const settings = shares[0]!.settings;
     expect(settings.map(({ property }) => property).sort()).toEqual([
       'border-bottom-color',
@@ -62,13 +68,58 @@ describe('one colour in place of another across a site', () => {
     expect(settings.every(({ when, value }) => when.states.length === 0 && value === replacement)).toBe(true);
   });
 
-  it('says so where no colour passes everywhere, and where no component has it', () => {
+  it('is the fewest colours that pass where no one does, state by state', () => {
     const css =
       '.b { color: #999; background: #fff } .b:hover { background: #000 } .b:focus-visible { background: #777 }';
     const torn = componentsOf(pageOf('<a class="b" href="#">Board</a>', css));
-    expect(replaceColour(torn, '#999', request)).toMatchObject({ css: undefined, places: 1 });
-    expect(replaceColour(torn, '#123456', request)).toMatchObject({ css: undefined, places: 0 });
-    expect(replaceColour(torn, 'no colour', request)).toMatchObject({ css: undefined, places: 0 });
+    const { colours, left, shares } = replaceColour(torn, '#999', request);
+    // A dark one on white, a light one on black; one of the two suffices on the grey.
+    expect(colours).toHaveLength(2);
+    expect(left).toBe(0);
+    const [share] = shares.filter(({ settings }) => settings.length);
+    expect(share!.broken).toEqual([]);
+    const { session, look } = torn[shares.indexOf(share!)]!;
+    const due = (own: typeof look) =>
+      session.ledger(own, request).filter((check) => isDue(check) && check.criterion === '1.4.3').length;
+    expect(due(look)).toBeGreaterThan(0);
+    expect(due(changeLook(look, share!.settings))).toBe(0);
+  });
+
+  it('names as many colours as are needed and no more, for grounds of any lightness', () => {
+    const ground = fc
+      .integer({ min: 0, max: 255 })
+      .map((level) => toHex({ r: level / 255, g: level / 255, b: level / 255, alpha: 1 }));
+    fc.assert(
+      fc.property(fc.array(ground, { minLength: 2, maxLength: 4 }), (grounds) => {
+        const body = grounds.map((_, i) => `<p><a class="b${i}" href="#">Board</a></p>`).join('');
+        const css = grounds
+          .map((own, i) => `.b${i} { display: inline-block; color: #999; background: ${own} }`)
+          .join('');
+        const components = componentsOf(pageOf(body, css));
+        const { colours, left, shares } = replaceColour(components, '#999', request);
+        const reaches = (text: string) => (own: string) => contrastRatio(parseColour(text)!, parseColour(own)!) >= 4.5;
+        // Black or white passes on any ground (WCAG 2.2: 21 to 1 between them), so two are always enough.
+        expect(left).toBe(0);
+        expect(colours.length).toBeLessThanOrEqual(2);
+        if (colours.length === 2) {
+          const greys = Array.from({ length: 256 }, (_, level) =>
+            toHex({ r: level / 255, g: level / 255, b: level / 255, alpha: 1 }),
+          );
+          expect(greys.some((grey) => grounds.every(reaches(grey)))).toBe(false);
+        }
+        components.forEach(({ session, look }, i) => {
+          const after = session.ledger(changeLook(look, shares[i]!.settings), request);
+          expect(after.filter((check) => check.criterion === '1.4.3' && isDue(check))).toEqual([]);
+        });
+      }),
+      { numRuns: 15 },
+    );
+  });
+
+  it('has nothing to replace where no component has the colour', () => {
+    const one = componentsOf(pageOf('<a class="b" href="#">Board</a>', '.b { color: #999; background: #fff }'));
+    expect(replaceColour(one, '#123456', request)).toMatchObject({ colours: [], places: 0 });
+    expect(replaceColour(one, 'no colour', request)).toMatchObject({ colours: [], places: 0 });
   });
 
   it('stops where it is told to', () => {

@@ -1,6 +1,6 @@
 import { parseColour } from '../colour/parse.js';
 import { changeLook, type Look, type Setting } from '../look/model.js';
-import { placesOf, replacementFor } from './colour-places.js';
+import { placesOf, replacementsFor, settingsOf } from './colour-places.js';
 import type { ComponentSession } from '../session/component-session.js';
 import type { RemedyRequest } from './drafting.js';
 import { checkKey, isDue } from '../ledger/due.js';
@@ -21,14 +21,27 @@ export interface ColourShare {
   readonly broken: readonly LedgerCheck[];
 }
 
+/** A colour that takes another's place. */
+export interface ReplacingColour {
+  /** As hex. */
+  readonly css: string;
+  /** Perceptual difference from the one that it replaces (ΔEOK × 100). */
+  readonly distance: number;
+  /** How many values it is for. */
+  readonly places: number;
+}
+
 /** One colour replaced wherever the components of a site have it. */
 export interface ColourReplacement {
-  /** The colour that takes its place, as hex; undefined where none passes in all places, or no place has it. */
-  readonly css: string | undefined;
-  /** Perceptual difference between the two (ΔEOK × 100). */
-  readonly distance: number;
+  /**
+   * The colours that take its place: one where one passes in all places, else the fewest that were found to pass between
+   * them; none where no place has it.
+   */
+  readonly colours: readonly ReplacingColour[];
   /** How many values have the colour. */
   readonly places: number;
+  /** In how many no colour passes. */
+  readonly left: number;
   /** For each component that was given, in their order; without settings where it does not have the colour. */
   readonly shares: readonly ColourShare[];
 }
@@ -36,8 +49,8 @@ export interface ColourReplacement {
 const NO_SHARE: ColourShare = { settings: [], mended: [], broken: [] };
 
 /**
- * Finds the one colour nearest to another that passes wherever the components of a site have that one; each step is one
- * component gone through.
+ * Finds the colour nearest to another that passes wherever the components of a site have that one, or the fewest that do;
+ * each step is one component gone through.
  *
  * @param css the colour that is replaced
  */
@@ -53,14 +66,10 @@ export function* replacingColour(
     yield { done: found.length, of: components.length };
   }
   const all = found.flat();
-  const nearest = from && replacementFor(from, all);
-  if (!nearest) {
-    return { css: undefined, distance: 0, places: all.length, shares: components.map(() => NO_SHARE) };
-  }
+  const { replacements, left } = from ? replacementsFor(from, all) : { replacements: [], left: [] };
   const shares = components.map(({ session, look }, i): ColourShare => {
-    const places = found[i]!;
-    if (!places.length) return NO_SHARE;
-    const settings = places.map(({ slot }) => ({ ...slot, value: nearest.css }));
+    const settings = replacements.length ? settingsOf(found[i]!, replacements) : [];
+    if (!settings.length) return NO_SHARE;
     const before = session.ledger(look, request);
     const after = session.ledger(changeLook(look, settings), request);
     const due = new Set(before.filter((check) => isDue(check)).map(checkKey));
@@ -70,5 +79,10 @@ export function* replacingColour(
       broken: after.filter((check) => isDue(check) && !due.has(checkKey(check))),
     };
   });
-  return { css: nearest.css, distance: nearest.distance, places: all.length, shares };
+  return {
+    colours: replacements.map(({ css: value, distance, places }) => ({ css: value, distance, places: places.length })),
+    places: all.length,
+    left: left.length,
+    shares,
+  };
 }

@@ -8,7 +8,7 @@ import { columnNamed } from '../component/states.js';
 import { changeLook, type Look } from '../look/model.js';
 import type { Solution } from './remedy.js';
 import type { ComponentSession } from '../session/component-session.js';
-import { placesOf, replacementFor } from './colour-places.js';
+import { placesOf, replacementsFor, settingsOf } from './colour-places.js';
 import { checkKey } from '../ledger/due.js';
 import type { RemedyRequest } from './drafting.js';
 import type { LedgerCheck } from '../ledger/ledger-check.js';
@@ -158,7 +158,7 @@ function solutionOf(
   };
 }
 
-/** One colour, wherever the component has it, is replaced by one other that passes in all those places. */
+/** One colour, wherever the component has it, is replaced by one other that passes in all those places, or by the fewest that do. */
 function solveColour(
   session: ComponentSession,
   look: Look,
@@ -169,20 +169,14 @@ function solveColour(
   const from = parseColour(css);
   const wanted = before.filter((check) => isDue(check) && from !== undefined && hasColour(check, from));
   const places = from ? placesOf(session, look, from, request) : [];
-  const found = from && replacementFor(from, places);
+  const { replacements, left } = from ? replacementsFor(from, places) : { replacements: [], left: [] };
   const why = new Map(
-    wanted.map((check) => [
-      checkKey(check),
-      `No one colour in place of ${css} passes in all ${places.length} places that have it.`,
-    ]),
+    wanted.map((check) => [checkKey(check), `In ${left.length} of the places that have ${css} no colour passes.`]),
   );
-  if (!found || !from) return solutionOf(look, { look, checks: before, distance: 0 }, wanted, why);
-  const now = changeLook(
-    look,
-    places.map(({ slot }) => ({ ...slot, value: found.css })),
-  );
-  const reached = { look: now, checks: session.requiredChecks(now, request), distance: found.distance };
-  return solutionOf(look, reached, wanted, why);
+  if (!replacements.length) return solutionOf(look, { look, checks: before, distance: 0 }, wanted, why);
+  const now = changeLook(look, settingsOf(places, replacements));
+  const distance = replacements.reduce((sum, own) => sum + own.distance, 0);
+  return solutionOf(look, { look: now, checks: session.requiredChecks(now, request), distance }, wanted, why);
 }
 
 const hasColour = ({ foreground, background }: LedgerCheck, colour: Rgba): boolean =>

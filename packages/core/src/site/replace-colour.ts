@@ -21,7 +21,7 @@ export interface AcrossSite extends Omit<ColourReplacement, 'shares'> {
 }
 
 /**
- * The one colour nearest to another that passes wherever the components of a site have that one. A component of several
+ * The colour nearest to another that passes wherever the components of a site have that one, or the fewest that do. A component of several
  * pages is looked at on the first of them.
  *
  * @param inHand a component whose look is being edited, with the look as it is now
@@ -53,5 +53,5 @@ export function* replacingAcross(
     const { version, place, name, worn } = entries[i]!;
     return share.settings.length ? [{ ...share, version, place, name, worn }] : [];
   });
-  return { css: found.css, distance: found.distance, places: found.places, shares };
+  return { colours: found.colours, places: found.places, left: found.left, shares };
 }

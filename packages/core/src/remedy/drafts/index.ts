@@ -3,6 +3,7 @@ import type { Drafter } from '../drafting.js';
 import { draftEdge } from './edge.js';
 import { draftGround } from './ground.js';
 import { draftIcon } from './icon.js';
+import { draftOpacity } from './opacity.js';
 import { draftRing } from './ring.js';
 import { draftSize } from './size.js';
 import { draftText } from './text.js';
@@ -11,7 +12,7 @@ import { draftUnderline } from './underline.js';
 
 /** What drafts changes for the checks of demands that name an approach. */
 export const DRAFTERS: Readonly<Record<Approach, readonly Drafter[]>> = {
-  text: [draftText, draftGround, draftSize],
+  text: [draftOpacity, draftText, draftGround, draftSize],
   icon: [draftIcon],
   edge: [draftEdge],
   ring: [draftRing],
