@@ -43,6 +43,37 @@ test('a track moved by keyboard changes the frames and the figures, as one step'
   await expect(frame.locator('.btn')).toHaveCSS('color', 'rgb(20, 50, 58)');
 });
 
+test('undo goes on after a reload, step by step and by name, back to before any change', async ({ page }) => {
+  await openButton(page);
+  for (const value of ['#ffffff', '#ffeedd']) {
+    const kept = answered(page);
+    await setColour(page, 'text', 'hover', value);
+    expect((await kept).status()).toBe(200);
+  }
+  await saved(page);
+  await page.reload();
+  await expect(cell(page, 'text', 'hover')).toContainText('#ffeedd');
+  await page.getByRole('button', { name: 'History', exact: true }).click();
+  const steps = page.getByTestId('history').getByRole('listitem');
+  await expect(steps).toContainText([
+    'As it was opened',
+    'Button, text, hover: #ffeedd',
+    'Button, text, hover: #ffffff',
+    'Before any change',
+  ]);
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(cell(page, 'text', 'hover')).toContainText('#ffffff');
+  await saved(page);
+  // What was undone is a step of its own in what is kept, and can be gone back over once more.
+  await page.reload();
+  await page.getByRole('button', { name: 'History', exact: true }).click();
+  await expect(steps.nth(1)).toContainText('Undo: Button, text, hover: #ffeedd');
+  await steps.filter({ hasText: 'Before any change' }).getByRole('button').click();
+  await expect(cell(page, 'text', 'hover')).toContainText('#14323a');
+  await saved(page);
+});
+
 test('two windows: nothing is overwritten, and both can be kept', async ({ page, context }) => {
   await openButton(page);
   await saved(page);

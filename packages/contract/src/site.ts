@@ -148,12 +148,17 @@ export const changeComponentSchema = z
   .partial()
   .refine((change) => Object.keys(change).length > 0, 'Say what to change.');
 
+/** In characters. */
+export const LONGEST_STEP = 200;
+
 export const saveLookSchema = z.object({
   /** The revision that the edit was made on. */
   baseRevision: z.number().int().min(0),
   /** Made anew for each save and kept for its retries, so that a retry after a lost answer is no conflict. */
   saveId: z.uuid(),
   look: lookSchema,
+  /** What was done, in words: the name of the step that leads to this look. */
+  step: text(LONGEST_STEP).optional(),
 });
 export type SaveLook = z.infer<typeof saveLookSchema>;
 export const savedLookSchema = z.object({
@@ -165,11 +170,20 @@ export const savedLookSchema = z.object({
 export type SavedLook = z.infer<typeof savedLookSchema>;
 
 /** A look as it was acknowledged once. */
-export const lookRevisionSchema = z.object({ revision: z.number().int(), savedAt: instant, look: lookSchema });
+export const lookRevisionSchema = z.object({
+  revision: z.number().int(),
+  savedAt: instant,
+  look: lookSchema,
+  /** What was done, where it was told. */
+  step: z.string().nullable(),
+});
 export type LookRevision = z.infer<typeof lookRevisionSchema>;
 /** Revisions of a look, the newest first, without what they say. */
 export const lookRevisionsSchema = z.object({ revisions: z.array(lookRevisionSchema.omit({ look: true })) });
 export type LookRevisions = z.infer<typeof lookRevisionsSchema>;
+/** The last revisions of a look with what they say, the newest first. */
+export const lookHistorySchema = z.object({ revisions: z.array(lookRevisionSchema) });
+export type LookHistory = z.infer<typeof lookHistorySchema>;
 
 /** Looks of several components of a site, saved all or none. */
 export const saveLooksSchema = z.object({

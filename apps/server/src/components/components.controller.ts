@@ -6,6 +6,7 @@ import {
   componentListSchema,
   componentSchema,
   lookRevisionSchema,
+  lookHistorySchema,
   lookRevisionsSchema,
   openComponentSchema,
   savedLookSchema,
@@ -32,6 +33,7 @@ class SaveLooksDto extends createZodDto(saveLooksSchema) {}
 class SavedLooksDto extends createZodDto(savedLooksSchema) {}
 class SiteLooksDto extends createZodDto(siteLooksSchema) {}
 class LookRevisionDto extends createZodDto(lookRevisionSchema) {}
+class LookHistoryDto extends createZodDto(lookHistorySchema) {}
 class LookRevisionsDto extends createZodDto(lookRevisionsSchema) {}
 const revisionNumber = z.coerce.number().int('Give a whole number.').min(0).max(2_000_000_000);
 class BeforeDto extends createZodDto(z.object({ before: revisionNumber.default(2_000_000_000) })) {}
@@ -103,6 +105,12 @@ export class ComponentsController {
   @ZodResponse({ type: LookRevisionsDto, description: 'Every look that was acknowledged, the newest first' })
   revisions(@Owned() scope: OwnerScope, @Param() { id, trialId }: TrialPathDto, @Query() { before }: BeforeDto) {
     return this.components.revisions(scope, id, trialId, before);
+  }
+
+  @Get('components/:id/trials/:trialId/history')
+  @ZodResponse({ type: LookHistoryDto, description: 'The last looks that were acknowledged, the newest first' })
+  history(@Owned() scope: OwnerScope, @Param() { id, trialId }: TrialPathDto, @Query() { before }: BeforeDto) {
+    return this.components.history(scope, id, trialId, before);
   }
 
   @Get('components/:id/trials/:trialId/revisions/:revision')

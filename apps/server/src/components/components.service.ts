@@ -3,6 +3,7 @@ import {
   PROBLEM,
   type Component,
   type LookData,
+  type LookHistory,
   type LookRevision,
   type LookRevisions,
   type OpenComponent,
@@ -25,6 +26,8 @@ type TrialRow = typeof trials.$inferSelect;
 const MAX_TRIALS = 26;
 /** Revisions that are listed at a time. */
 const REVISIONS_AT_ONCE = 200;
+/** Looks are large, and nobody goes back further step by step. */
+const STEPS_AT_ONCE = 40;
 
 const toTrial = (row: TrialRow): Trial => ({
   id: row.id,
@@ -32,6 +35,13 @@ const toTrial = (row: TrialRow): Trial => ({
   revision: row.revision,
   look: row.look as LookData,
   updatedAt: row.updatedAt.toISOString(),
+});
+
+const toRevision = (row: typeof lookRevisions.$inferSelect): LookRevision => ({
+  revision: row.revision,
+  savedAt: row.createdAt.toISOString(),
+  look: row.look as LookData,
+  step: row.step,
 });
 
 @Injectable()
@@ -189,13 +199,27 @@ export class ComponentsService {
   async revisions(scope: OwnerScope, id: string, trialId: string, before: number): Promise<LookRevisions> {
     await this.row(scope, id);
     await this.trial(scope, id, trialId);
-    const { revision, createdAt } = lookRevisions;
+    const { revision, createdAt, step } = lookRevisions;
     const own = and(eq(lookRevisions.trialId, trialId), lt(revision, before));
-    const rows = await scope.columns(lookRevisions, { revision, createdAt }, own, {
+    const rows = await scope.columns(lookRevisions, { revision, createdAt, step }, own, {
       orderBy: desc(revision),
       limit: REVISIONS_AT_ONCE,
     });
-    return { revisions: rows.map((row) => ({ revision: row.revision, savedAt: row.createdAt.toISOString() })) };
+    return {
+      revisions: rows.map((row) => ({ revision: row.revision, savedAt: row.createdAt.toISOString(), step: row.step })),
+    };
+  }
+
+  /** The last revisions before one, with what they say, the newest first. */
+  async history(scope: OwnerScope, id: string, trialId: string, before: number): Promise<LookHistory> {
+    await this.row(scope, id);
+    await this.trial(scope, id, trialId);
+    const own = and(eq(lookRevisions.trialId, trialId), lt(lookRevisions.revision, before));
+    const rows = await scope.select(lookRevisions, own, {
+      orderBy: desc(lookRevisions.revision),
+      limit: STEPS_AT_ONCE,
+    });
+    return { revisions: rows.map(toRevision) };
   }
 
   /** @throws ProblemException 404 for a revision that never was */
@@ -205,7 +229,7 @@ export class ComponentsService {
     const own = and(eq(lookRevisions.trialId, trialId), eq(lookRevisions.revision, revision));
     const row = await scope.first(lookRevisions, own);
     if (!row) throw notFound('That revision');
-    return { revision, savedAt: row.createdAt.toISOString(), look: row.look as LookData };
+    return toRevision(row);
   }
 
   private async saveIn(
@@ -238,7 +262,7 @@ export class ComponentsService {
     const revision = trial.revision + 1;
     const now = new Date();
     await inner.update(trials, { look: save.look, revision, updatedAt: now }, eq(trials.id, trialId));
-    await inner.insert(lookRevisions, { trialId, revision, look: save.look });
+    await inner.insert(lookRevisions, { trialId, revision, look: save.look, step: save.step ?? null });
     const [saved] = await inner.insert(saves, { trialId, saveId: save.saveId, revision });
     return { revision, savedAt: saved!.createdAt.toISOString(), newer: null };
   }

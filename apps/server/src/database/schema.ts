@@ -304,6 +304,8 @@ export const lookRevisions = pgTable(
     trialId: uuid('trial_id').notNull(),
     revision: integer('revision').notNull(),
     look: jsonb('look').$type<unknown>().notNull(),
+    /** What was done, where it was told. */
+    step: text('step'),
     createdAt: createdAt(),
   },
   (table) => [

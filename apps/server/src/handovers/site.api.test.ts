@@ -3,6 +3,7 @@ import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import {
   componentSchema,
   lookRevisionSchema,
+  lookHistorySchema,
   lookRevisionsSchema,
   pageLedgerSchema,
   pageSchema,
@@ -12,6 +13,7 @@ import {
   type LookData,
   type Page,
 } from '@retoque/contract';
+import { randomUUID } from 'node:crypto';
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import { strFromU8, unzipSync } from 'fflate';
 import { createApp } from '../create-app.js';
@@ -162,5 +164,31 @@ describe('revisions of a look', () => {
     expect(earlier.revisions.map(({ revision }) => revision)).toEqual([1, 0]);
     await api().get(`${path}/9`).expect(404);
     await api().get(`${path}/x`).expect(400);
+  });
+
+  it('are told with what was done, the last of them first and not without end', async () => {
+    const [page] = await siteOf('Stepped');
+    const component = await keep(page!);
+    const path = `/api/components/${component.id}/trials/${component.currentTrialId}`;
+    const put = (baseRevision: number, colour: string, step?: string) =>
+      api()
+        .put(`${path}/look`)
+        .send({ baseRevision, saveId: randomUUID(), look: look(colour), ...(step === undefined ? {} : { step }) });
+    await put(0, '#101010', 'Text, default: #101010').expect(200);
+    await put(1, '#202020').expect(200);
+    const read = async (query = '') =>
+      lookHistorySchema.parse((await api().get(`${path}/history${query}`).expect(200)).body).revisions;
+    expect((await read()).map(({ revision, step }) => [revision, step])).toEqual([
+      [2, null],
+      [1, 'Text, default: #101010'],
+      [0, null],
+    ]);
+    expect((await read('?before=2'))[0]!.look.settings[0]!.value).toBe('#101010');
+    for (let i = 2; i < 45; i++) await put(i, '#303030', `Step ${i}`).expect(200);
+    const last = await read();
+    expect(last).toHaveLength(40);
+    expect(last[0]).toMatchObject({ revision: 45, step: 'Step 44' });
+    await put(45, '#404040', 'x'.repeat(201)).expect(400);
+    await put(45, '#404040', 'a\0b').expect(400);
   });
 });

@@ -1,6 +1,7 @@
 import {
   componentListSchema,
   componentSchema,
+  lookHistorySchema,
   pageSchema,
   savedLookSchema,
   savedLooksSchema,
@@ -55,6 +56,19 @@ export const componentQuery = (id: string) =>
       await saving.get(id);
       return call(componentSchema, `/components/${id}`, { signal });
     },
+  });
+
+/** The last looks of a version up to a revision, the newest first. */
+export const lookHistoryQuery = (componentId: string, trialId: string, revision: number) =>
+  queryOptions({
+    queryKey: ['history', trialId, revision],
+    staleTime: Infinity,
+    queryFn: async ({ signal }) =>
+      (
+        await call(lookHistorySchema, `/components/${componentId}/trials/${trialId}/history?before=${revision + 1}`, {
+          signal,
+        })
+      ).revisions,
   });
 
 export type Bring =

@@ -5,6 +5,7 @@ import type { LookEditor } from '../look/useLookEditor';
 import { useReach } from '../reach/useReach';
 import { useAutosave } from '../saving/useAutosave';
 import type { Shelf } from '../saving/unsaved';
+import { useEarlierSteps } from './useEarlierSteps';
 import type { Styled } from './useOpened';
 import { useRivals } from './useRivals';
 
@@ -23,7 +24,8 @@ export function useBenchSaving(
   const isNew = trial.look.settings.length === 0;
   const { pages } = styled.site;
   const reaching = useReach(pages, component, look, isNew, pages.length > 1 ? pending : undefined);
-  const save = useAutosave(styled.component.id, trial, look as LookData, reaching.held, shelf, takeNewer);
+  const save = useAutosave(styled.component.id, trial, editor.history, reaching.held, shelf, takeNewer);
+  useEarlierSteps(styled.component.id, trial, editor);
   const rivals = useRivals(styled, look, editor, save, takeNewer);
   return { reaching, save, rivals };
 }

@@ -4,6 +4,8 @@ import type { Look } from '@retoque/core';
 export interface Step {
   readonly look: Look;
   readonly name: string;
+  /** When it was saved, for steps of earlier sittings. */
+  readonly savedAt?: string | undefined;
 }
 
 /** Looks before, now and after; pure, so that undoing is as sure as doing. */
@@ -26,6 +28,8 @@ export type HistoryAction =
     }
   | { readonly type: 'undo' }
   | { readonly type: 'redo' }
+  /** Steps of earlier sittings, the oldest first; they lie before all that is known. */
+  | { readonly type: 'earlier'; readonly steps: readonly Step[] }
   /** So many steps back (negative) or forth. */
   | { readonly type: 'go'; readonly steps: number };
 
@@ -57,7 +61,7 @@ export function historyReducer(history: History, action: HistoryAction): History
       return {
         past: past.slice(0, -1),
         present: before.look,
-        future: [{ look: present, name: before.name }, ...future],
+        future: [{ ...before, look: present }, ...future],
         gesture: undefined,
       };
     }
@@ -65,12 +69,14 @@ export function historyReducer(history: History, action: HistoryAction): History
       const [after, ...later] = future;
       if (!after) return history;
       return {
-        past: [...past, { look: present, name: after.name }],
+        past: [...past, { ...after, look: present }],
         present: after.look,
         future: later,
         gesture: undefined,
       };
     }
+    case 'earlier':
+      return { ...history, past: [...action.steps, ...past].slice(-MAX_STEPS) };
     case 'go': {
       const type = action.steps < 0 ? 'undo' : 'redo';
       let at = history;
@@ -78,4 +84,19 @@ export function historyReducer(history: History, action: HistoryAction): History
       return at;
     }
   }
+}
+
+/** How many steps lie between the look in hand and the one that this sitting began with; less than none for steps back. */
+export function stepsToOpening({ past, future }: Pick<History, 'past' | 'future'>): number {
+  const undone = future.filter(({ savedAt }) => savedAt !== undefined).length;
+  return undone || -past.filter(({ savedAt }) => savedAt === undefined).length || 0;
+}
+
+/** What was done since a look was in hand, in words; undefined where nothing tells. */
+export function namedSince({ past, future }: History, look: Look): string | undefined {
+  const at = past.findLastIndex((step) => step.look === look);
+  if (at < 0) return future[0] ? `Undo: ${future[0].name}` : past.at(-1)?.name;
+  const since = past.length - at;
+  const name = past.at(-1)!.name;
+  return since > 1 ? `${name}, and ${since - 1} more` : name;
 }

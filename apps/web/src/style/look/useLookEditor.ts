@@ -11,7 +11,7 @@ import {
 import { partNamed } from '@retoque/core';
 import { useCallback, useEffect, useMemo, useReducer } from 'react';
 import { columnLabel, type CellAddress } from './cells';
-import { historyReducer, startHistory, type History } from './history';
+import { historyReducer, startHistory, type History, type Step } from './history';
 import * as commands from './look-commands';
 import type { CellChange } from './look-commands';
 
@@ -33,6 +33,8 @@ export interface LookEditor {
   readonly undo: () => void;
   readonly redo: () => void;
   readonly go: (steps: number) => void;
+  /** Takes up steps of earlier sittings, the oldest first. */
+  readonly remember: (steps: readonly Step[]) => void;
   /** Another look in place of the one in hand, as one step. */
   readonly replace: (look: Look, name: string) => void;
 }
@@ -121,6 +123,7 @@ export function useLookEditor(
       undo: () => dispatch({ type: 'undo' }),
       redo: () => dispatch({ type: 'redo' }),
       go: (steps) => dispatch({ type: 'go', steps }),
+      remember: (steps) => dispatch({ type: 'earlier', steps }),
       replace: (next, name) => change(next, name),
     }),
     [history, look, change, parts, place, kind],

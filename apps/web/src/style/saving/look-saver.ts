@@ -1,4 +1,4 @@
-import { trialSchema, type LookData, type SavedLook, type SaveLook, type Trial } from '@retoque/contract';
+import { LONGEST_STEP, trialSchema, type LookData, type SavedLook, type SaveLook, type Trial } from '@retoque/contract';
 import { ProblemError } from '../../api/client';
 import { sameLook, type SentSave, type Shelf } from './unsaved';
 
@@ -33,6 +33,8 @@ interface Saving {
   readonly shelf: Shelf;
   readonly save: (save: SaveLook) => Promise<SavedLook>;
   readonly onState: (state: SaveState) => void;
+  /** What was done since the look that was saved last, in words. */
+  readonly nameStep?: (base: LookData | undefined) => string | undefined;
   /** Told the look that was saved since over an edit whose answer was lost. */
   readonly onNewer: (look: LookData) => void;
 }
@@ -109,7 +111,7 @@ export class LookSaver {
     this.sending = true;
     this.tell({ kind: 'saving' });
     const { revision: baseRevision } = this;
-    const save = (this.sent ??= { saveId: crypto.randomUUID(), look: this.look });
+    const save = (this.sent ??= this.asSave());
     this.shelve();
     let retryIn: number | undefined;
     try {
@@ -132,6 +134,11 @@ export class LookSaver {
     this.made(current.revision, current.look);
     this.keep();
     this.tell(this.isSaved() ? { kind: 'saved', at: new Date(current.updatedAt) } : { kind: 'saving' });
+  }
+
+  private asSave(): SentSave {
+    const step = this.saving.nameStep?.(this.base)?.slice(0, LONGEST_STEP);
+    return { saveId: crypto.randomUUID(), look: this.look, ...(step === undefined ? {} : { step }) };
   }
 
   /** Whether the server is known to have what is in hand. */

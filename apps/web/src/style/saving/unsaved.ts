@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { openWindows, windowId } from '../../shell/window-id';
 
 /** A save that went out and was not answered: the server may have carried it out. */
-const sentSchema = z.object({ saveId: z.uuid(), look: lookSchema });
+const sentSchema = z.object({ saveId: z.uuid(), look: lookSchema, step: z.string().optional() });
 export type SentSave = z.infer<typeof sentSchema>;
 
 /** An edit that has not reached the server yet, kept in the browser so that closing the window loses nothing. */

@@ -1,5 +1,7 @@
 import type { LookData, Trial } from '@retoque/contract';
-import { useEffect, useState } from 'react';
+import type { Look } from '@retoque/core';
+import { useEffect, useLayoutEffect, useRef, useState } from 'react';
+import { namedSince, type History } from '../look/history';
 import { saveLook } from '../../api/queries';
 import { LookSaver, type SaveState } from './look-saver';
 import type { Shelf } from './unsaved';
@@ -17,11 +19,16 @@ const KEEP_MILLIS = 150;
 export function useAutosave(
   componentId: string,
   trial: Trial,
-  look: LookData,
+  history: History,
   held: boolean,
   shelf: Shelf,
   onNewer: (look: LookData) => void,
 ) {
+  const look = history.present as LookData;
+  const done = useRef(history);
+  useLayoutEffect(() => {
+    done.current = history;
+  }, [history]);
   const [saver] = useState(
     () =>
       new LookSaver({
@@ -30,6 +37,7 @@ export function useAutosave(
         shelf,
         save: (save) => saveLook(componentId, trial.id, save),
         onState: (next) => setState(next),
+        nameStep: (base) => base && namedSince(done.current, base as Look),
         onNewer,
       }),
   );

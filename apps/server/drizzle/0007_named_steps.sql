@@ -1,0 +1,1 @@
+ALTER TABLE "look_revisions" ADD COLUMN "step" text;
