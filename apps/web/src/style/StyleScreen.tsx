@@ -1,6 +1,6 @@
 import { Flex } from '@chakra-ui/react';
 import { useQuery } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { useParams } from 'react-router';
 import { componentQuery, componentsQuery, pageQuery, siteQuery } from '../api/queries';
 import { useOpenedPage } from '../engine/engine';
@@ -8,6 +8,7 @@ import { AppBar } from '../shell/AppBar';
 import { Busy } from '../shell/Busy';
 import { Notice } from '../shell/Notice';
 import { useDocumentTitle } from '../shell/useDocumentTitle';
+import type { BenchMemory } from './bench/bench-memory';
 import { StyleBench } from './bench/StyleBench';
 import { shelfFor, type Shelf } from './saving/unsaved';
 
@@ -28,6 +29,7 @@ export function StyleScreen() {
   const opened = useOpenedPage(page.data);
   const trialId = component.isFetching ? undefined : component.data?.currentTrialId;
   const shelf = useShelf(trialId);
+  const memory = useRef<BenchMemory>(undefined);
   useDocumentTitle(component.data?.name, site.data?.name);
 
   const error = site.error ?? page.error ?? kept.error ?? component.error ?? opened.error;
@@ -68,6 +70,7 @@ export function StyleScreen() {
       }}
       trial={trial}
       shelf={shelf.shelf}
+      memory={memory}
     />
   );
 }

@@ -36,6 +36,7 @@ const loadAhead = () => {
     import('../editor/SharedRule'),
     import('../editor/NotDrawn'),
     import('../frames/ViewChoices'),
+    import('../frames/VersionRows'),
     import('../../frame/Heat'),
     import('../grid/StateChoices'),
     import('../look/HistorySteps'),

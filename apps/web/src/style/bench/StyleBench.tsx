@@ -6,14 +6,12 @@ import { engine } from '../../engine/engine';
 import { useMeasuring } from '../../measuring/useMeasuring';
 import { tellDone } from '../../shell/toasts';
 import { useSteady } from '../../shell/useSteady';
-import { HandContext, type Hand } from '../editor/hand';
-import { Frames } from '../frames/Frames';
-import { PLAIN_VIEW, WIDTHS } from '../frames/frames-view';
+import { HandContext } from '../editor/hand';
+import { comparing, showsWidths, WIDTHS } from '../frames/frames-view';
 import { useFrameLook } from '../frames/useFrameLook';
 import { useWidths } from '../frames/useWidths';
 import { ViewMenu } from '../frames/ViewMenu';
 import { PartNote } from '../grid/PartNote';
-import type { BenchTab } from '../grid/SheetBar';
 import type { GridActions } from '../grid/grid-actions';
 import { useFirstShown, useGridState } from '../grid/useGridState';
 import { useGridView } from '../grid/useGridView';
@@ -23,12 +21,14 @@ import type { Shelf } from '../saving/unsaved';
 import { reachElsewhere } from '../reach/reach-words';
 import { useSiteFiles } from '../site/useSiteFiles';
 import { reachWords } from './bench';
+import type { KeptMemory } from './bench-memory';
 import { BenchBar } from './BenchBar';
 import { BenchDialogs, ON_FIRST_TOUCH } from './BenchDialogs';
 import { BenchNotes } from './BenchNotes';
 import { EditingBar, isBase, placeWords } from './EditingBar';
 import { EditorPane } from './EditorPane';
 import { Exceptions } from './Exceptions';
+import { FramesPane } from './FramesPane';
 import { PreviewButton } from './PreviewButton';
 import { Rail } from './Rail';
 import { ReachButton } from '../reach/ReachButton';
@@ -42,6 +42,8 @@ import { useBenchQuery } from './useBenchQuery';
 import { useCellEdits } from './useCellEdits';
 import { useCellSiteValue } from './useCellSiteValue';
 import { useDialogs } from './useDialogs';
+import { useHandValue } from './useHandValue';
+import { useMemory, useRemembered } from './useMemory';
 import { useOpened, type Styled } from './useOpened';
 import { usePageMarkup } from './usePageMarkup';
 import { useExceptions, usePlace } from './usePlace';
@@ -53,26 +55,28 @@ const Ledger = late(() => import('../../ledger/Ledger'), <p className="ledger-em
 const Conflict = late(() => import('../saving/Conflict'));
 
 const NO_PARTS: never[] = [];
-const NO_CHECKS: never[] = [];
 
 /** The main screen: one component in all its states, the state sheet below, the editor of the chosen cell beside. */
 export function StyleBench({
   styled,
   trial,
   shelf,
+  memory,
 }: {
   styled: Styled;
   trial: Trial;
   /** Where this window keeps what it could not send. */
   shelf: Shelf;
+  /** What was open in the version before. */
+  memory: KeptMemory;
 }) {
   const { site, page, versionId, component, kept } = styled;
   const kind = useMemo(() => requireKind(component.kind), [component.kind]);
-  const placing = usePlace(page.id);
+  const remembered = useRemembered(memory, component.id, trial.look as Look);
+  const placing = usePlace(page.id, remembered);
   const { viewport, setViewport, place } = placing;
-  const state = useGridState(kind);
-  const [view, setView] = useState(PLAIN_VIEW);
-  const [tab, setTab] = useState<BenchTab>('values');
+  const state = useGridState(kind, remembered?.sheet);
+  const { view, setView, tab, setTab } = useMemory(memory, component.id, remembered, state, placing);
   const [parts, setParts] = useState<Parameters<typeof useLookEditor>[2]>(NO_PARTS);
 
   // The look, its history and its saving. What a closed window could not send any more is taken up again.
@@ -93,9 +97,9 @@ export function StyleBench({
   useLayoutEffect(() => {
     asker.current = ask;
   }, [ask]);
-  const widths = useWidths(ready, look, viewport, place, view.beside !== 'states', view.alone);
+  const widths = useWidths(ready, look, viewport, place, showsWidths(view), view.alone);
   if (sheet && sheet.parts !== parts) setParts(sheet.parts);
-  useFirstShown(sheet, kind, state);
+  useFirstShown(sheet, kind, state, remembered !== undefined);
   useAskedPart(ready, sheet !== undefined, state);
   const gridView = useGridView(sheet, state);
   const { active, part } = gridView;
@@ -112,7 +116,6 @@ export function StyleBench({
   const undo = useSteady(editor.undo);
   const redo = useSteady(editor.redo);
   const go = useSteady(editor.go);
-  const retry = useSteady(save.retry);
   const lookNow = useSteady(() => look);
   const tryOut = useSteady((settings: readonly Setting[] | undefined) =>
     ask(settings ? changeLook(look, settings) : look),
@@ -173,20 +176,17 @@ export function StyleBench({
   useLayoutEffect(() => setUntouched(untouched), [untouched, setUntouched]);
 
   const cellSite = useCellSiteValue({ site, kind, component: ref, address: active.head, lookNow, editor, undo });
-  const hand = useMemo(
-    (): Hand => ({
-      kind,
-      component: ref,
-      look,
-      lookNow,
-      query,
-      viewport,
-      measured,
-      onTry: tryOut,
-      onApply: applyRemedy,
-    }),
-    [kind, ref, look, lookNow, query, viewport, measured, tryOut, applyRemedy],
-  );
+  const hand = useHandValue({
+    kind,
+    component: ref,
+    look,
+    lookNow,
+    query,
+    viewport,
+    measured,
+    onTry: tryOut,
+    onApply: applyRemedy,
+  });
   const problems = [
     save.state.kind === 'refused' ? save.state.message : undefined,
     (lost ?? error)?.message,
@@ -214,7 +214,7 @@ export function StyleBench({
             componentId={component.id}
             save={save.state}
             history={history}
-            onRetry={retry}
+            onRetry={save.retry}
             onUndo={undo}
             onRedo={redo}
             onGo={go}
@@ -255,25 +255,26 @@ export function StyleBench({
               trials={component.trials}
               current={trial.id}
               busy={rivals.busy}
+              compared={view.beside === 'versions'}
               onChoose={rivals.choose}
               onAdd={rivals.addAnother}
+              onCompare={() => setView(comparing(view))}
             />
           </div>
-          <Frames
+          <FramesPane
+            styled={styled}
+            trialId={trial.id}
             component={ready}
-            part={part?.name}
-            columns={gridView.partColumns}
-            checks={sheet?.checks ?? NO_CHECKS}
-            viewport={viewport}
-            place={place}
-            exceptions={look.exceptions}
+            sheet={sheet}
+            grid={gridView}
+            state={state}
+            placing={placing}
             view={view}
             widths={widths}
-            look={frames.store}
-            heatLook={view.heat ? look : undefined}
+            frames={frames}
+            look={look}
             untouched={untouched}
-            selected={active.head.column}
-            onSelect={state.actions.column}
+            rivals={rivals}
           />
           <EditingBar
             siteId={site.id}

@@ -8,14 +8,19 @@ export function Trials({
   trials,
   current,
   busy,
+  compared,
   onChoose,
   onAdd,
+  onCompare,
 }: {
   trials: readonly Trial[];
   current: string;
   busy: boolean;
+  /** True where all of them are shown. */
+  compared: boolean;
   onChoose: (id: string) => void;
   onAdd: () => void;
+  onCompare: () => void;
 }) {
   return (
     <Flex gap="4px" alignItems="center">
@@ -38,6 +43,17 @@ export function Trials({
       >
         +
       </Button>
+      {trials.length > 1 ? (
+        <Button
+          variant="quiet"
+          size="s"
+          title="Show the other versions under this one"
+          aria-pressed={compared}
+          onClick={onCompare}
+        >
+          Compare
+        </Button>
+      ) : null}
     </Flex>
   );
 }

@@ -7,9 +7,12 @@ import type { LookEditor } from '../look/useLookEditor';
 type Condition = Omit<EditingPlace, 'viewport'>;
 
 /** Where one is editing: at which width, on which page, in which scheme, and whose. */
-export function usePlace(pageId: string) {
-  const [viewport, setViewport] = useState<ViewportName>('wide');
-  const [condition, setCondition] = useState<Condition>({});
+export function usePlace(
+  pageId: string,
+  remembered?: { readonly viewport: ViewportName; readonly condition: Condition },
+) {
+  const [viewport, setViewport] = useState(remembered?.viewport ?? 'wide');
+  const [condition, setCondition] = useState<Condition>(remembered?.condition ?? {});
   const place = useMemo(
     (): EditingPlace => ({ ...condition, viewport: viewport === 'wide' ? undefined : viewport }),
     [condition, viewport],

@@ -2,7 +2,7 @@ import type { ColumnCheck, EditingPlace, Look, StateColumn, ViewportName } from 
 import type { ComponentRef } from '../../engine/protocol';
 import type { LookStore } from '../../frame/look-store';
 import { VisionFilters } from '../../frame/vision';
-import { WIDTHS, type FramesView } from './frames-view';
+import { showsWidths, WIDTHS, type FramesView } from './frames-view';
 import { StateFrame } from './StateFrame';
 import type { AtWidth } from './useWidths';
 import { worstCheck } from '../checks/worstCheck';
@@ -42,7 +42,8 @@ export function Frames({
   onSelect: (column: string, part?: string) => void;
 }) {
   const states = view.beside === 'widths' ? columns.filter((column) => column.name === selected) : columns;
-  const shown = view.beside === 'states' ? [viewport] : WIDTHS;
+  const isWide = showsWidths(view);
+  const shown = isWide ? WIDTHS : [viewport];
   return (
     <>
       {view.seen ? <VisionFilters /> : null}
@@ -58,7 +59,7 @@ export function Frames({
                 const other = width === viewport ? undefined : widths[width];
                 return (
                   <StateFrame
-                    key={`${part} ${state.name} ${view.beside === 'states' ? '' : width}`}
+                    key={`${part} ${state.name} ${isWide ? width : ''}`}
                     component={component}
                     part={part}
                     column={state}
@@ -66,7 +67,7 @@ export function Frames({
                     place={place}
                     exceptions={exceptions}
                     view={view}
-                    named={view.beside !== 'states'}
+                    named={isWide}
                     look={other?.look ?? look}
                     heatLook={heatLook}
                     check={worstCheck(other?.checks ?? checks, part, state.name)}

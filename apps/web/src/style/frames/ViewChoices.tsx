@@ -29,6 +29,7 @@ export default function ViewChoices({
             { value: 'states', label: 'States' },
             { value: 'widths', label: 'Widths', hint: 'The state in hand at every width' },
             { value: 'both', label: 'Both' },
+            { value: 'versions', label: 'Versions', hint: 'The other versions under the one in hand' },
           ]}
           onChange={(beside) => set({ beside })}
         />

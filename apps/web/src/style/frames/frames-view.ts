@@ -4,7 +4,7 @@ import type { SeenAs } from '../../frame/vision';
 /** How the frames show a component; nothing of it is part of the look. */
 export interface FramesView {
   /** What stands side by side. */
-  readonly beside: 'states' | 'widths' | 'both';
+  readonly beside: 'states' | 'widths' | 'both' | 'versions';
   readonly framing: 'close' | 'page';
   /** A colour behind the component in place of its page. */
   readonly ground: string | undefined;
@@ -35,10 +35,26 @@ export const PLAIN_VIEW: FramesView = {
 
 export const WIDTHS: readonly ViewportName[] = ['wide', 'medium', 'narrow'];
 
+/** Whether other widths than the one in hand are shown. */
+export const showsWidths = ({ beside }: FramesView): boolean => beside === 'widths' || beside === 'both';
+
+/** The same with the versions side by side, or with the states alone where they are. */
+export const comparing = (view: FramesView): FramesView => ({
+  ...view,
+  beside: view.beside === 'versions' ? 'states' : 'versions',
+});
+
+const BESIDE: Readonly<Record<FramesView['beside'], string>> = {
+  states: '',
+  widths: 'widths',
+  both: 'states and widths',
+  versions: 'versions',
+};
+
 /** What differs from the plain view, in words. */
 export function viewWords(view: FramesView): readonly string[] {
   return [
-    view.beside === 'widths' ? 'widths' : view.beside === 'both' ? 'states and widths' : '',
+    BESIDE[view.beside],
     view.framing === 'page' ? 'whole page' : '',
     view.ground ? `on ${view.ground}` : '',
     view.pictures ? '' : 'no pictures',

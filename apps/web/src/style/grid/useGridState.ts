@@ -8,15 +8,33 @@ const firstRow = (kind: Kind, part: string): string => kind.parts.find(({ name }
 const toggled = (names: readonly string[], name: string): readonly string[] =>
   names.includes(name) ? names.filter((other) => other !== name) : [...names, name];
 
-/** What of the sheet is open, looked for and selected. */
-export function useGridState(kind: Kind) {
-  const [unfolded, setUnfolded] = useState<readonly string[]>([kind.parts[0]!.name]);
-  const [whole, setWhole] = useState<readonly string[]>([]);
-  const [added, setAdded] = useState<readonly string[]>([]);
-  const [search, setSearch] = useState('');
-  const [selection, setSelection] = useState<Selection>(() =>
-    oneCell({ part: kind.parts[0]!.name, row: kind.parts[0]!.first[0]!, column: 'hover' }),
-  );
+/** What of a sheet is open, looked for and selected. */
+export interface OpenSheet {
+  readonly unfolded: readonly string[];
+  /** Parts of which all rows are shown. */
+  readonly whole: readonly string[];
+  /** Columns that were added. */
+  readonly added: readonly string[];
+  readonly search: string;
+  readonly selection: Selection;
+}
+
+const firstOpen = (kind: Kind): OpenSheet => ({
+  unfolded: [kind.parts[0]!.name],
+  whole: [],
+  added: [],
+  search: '',
+  selection: oneCell({ part: kind.parts[0]!.name, row: kind.parts[0]!.first[0]!, column: 'hover' }),
+});
+
+/** What of the sheet is open, looked for and selected; at first what was so in the version before. */
+export function useGridState(kind: Kind, remembered?: OpenSheet) {
+  const [open] = useState(() => remembered ?? firstOpen(kind));
+  const [unfolded, setUnfolded] = useState(open.unfolded);
+  const [whole, setWhole] = useState(open.whole);
+  const [added, setAdded] = useState(open.added);
+  const [search, setSearch] = useState(open.search);
+  const [selection, setSelection] = useState(open.selection);
 
   const togglePart = useSteady((name: string) => {
     setUnfolded((now) => toggled(now, name));
@@ -59,13 +77,14 @@ export function useGridState(kind: Kind) {
 }
 export type GridState = ReturnType<typeof useGridState>;
 
-/** The first sheet shows what falls short, if anything does. */
+/** The first sheet shows what fails, if anything does and nothing was open before. */
 export function useFirstShown(
   sheet: StateSheet | undefined,
   kind: Kind,
   { setUnfolded, setSelection }: GridState,
+  isRemembered: boolean,
 ): void {
-  const settled = useRef(false);
+  const settled = useRef(isRemembered);
   useEffect(() => {
     if (!sheet || settled.current) return;
     settled.current = true;

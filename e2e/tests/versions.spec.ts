@@ -1,0 +1,45 @@
+import { cell, openButton, saved, setColour } from './support';
+import { expect, test } from './warm';
+
+test('versions stand under each other with their figures, and going to another keeps what is open', async ({
+  page,
+}) => {
+  await openButton(page);
+  await setColour(page, 'text', 'default', '#ffeedd');
+  await saved(page);
+  await page.getByRole('button', { name: 'Add a version' }).click();
+  await expect(page.getByRole('button', { name: 'B', exact: true })).toHaveAttribute('aria-pressed', 'true');
+  await setColour(page, 'text', 'default', '#3b8ea0');
+  await expect(page.locator('[data-check="default"]')).toContainText('2.2');
+  await saved(page);
+
+  await page.getByRole('button', { name: 'Compare' }).click();
+  const other = page.getByRole('region', { name: 'Version A' });
+  await expect(other).toContainText(/state fails|states fail/);
+  const pictured = other.locator('[data-state="default"] iframe').contentFrame();
+  await expect(pictured.locator('.btn')).toHaveCSS('color', 'rgb(255, 238, 221)');
+  await expect(other.locator('[data-state="default"] .figure')).toContainText('7.');
+  const own = page.locator('.frames').first().locator('[data-state="default"] iframe').contentFrame();
+  await expect(own.locator('.btn')).toHaveCSS('color', 'rgb(59, 142, 160)');
+
+  // Where one is editing, and what is open, stays.
+  await page.getByRole('button', { name: 'This page' }).click();
+  await page.getByRole('button', { name: 'Medium' }).click();
+  await cell(page, 'padding', 'focus').click();
+  await other.getByRole('button', { name: 'Work on this one' }).click();
+  await expect(page.getByRole('button', { name: 'A', exact: true })).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.getByRole('button', { name: 'This page' })).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.getByRole('button', { name: 'Medium' })).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.getByRole('heading', { name: 'Padding, focus' })).toBeVisible();
+  await expect(cell(page, 'text', 'default')).toContainText('#ffeedd');
+  const rival = page.getByRole('region', { name: 'Version B' });
+  await expect(rival.locator('[data-state="default"] iframe').contentFrame().locator('.btn')).toHaveCSS(
+    'color',
+    'rgb(59, 142, 160)',
+  );
+  // What is set now is set where it says.
+  await setColour(page, 'text', 'hover', '#ffffff');
+  await saved(page);
+  await page.getByRole('button', { name: 'Every page' }).click();
+  await expect(cell(page, 'text', 'hover')).toContainText('#14323a');
+});
