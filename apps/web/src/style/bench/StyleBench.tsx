@@ -8,6 +8,7 @@ import { tellDone } from '../../shell/toasts';
 import { useSteady } from '../../shell/useSteady';
 import { HandContext } from '../editor/hand';
 import { comparing, showsWidths, WIDTHS } from '../frames/frames-view';
+import { PictureHandle } from '../frames/PictureHandle';
 import { useFrameLook } from '../frames/useFrameLook';
 import { useWidths } from '../frames/useWidths';
 import { ViewMenu } from '../frames/ViewMenu';
@@ -25,13 +26,13 @@ import type { KeptMemory } from './bench-memory';
 import { BenchBar } from './BenchBar';
 import { BenchDialogs, ON_FIRST_TOUCH } from './BenchDialogs';
 import { BenchNotes } from './BenchNotes';
-import { EditingBar, isBase, placeWords } from './EditingBar';
+import { isBase, placeWords } from './EditingBar';
 import { EditorPane } from './EditorPane';
-import { Exceptions } from './Exceptions';
 import { FramesPane } from './FramesPane';
 import { PreviewButton } from './PreviewButton';
 import { Rail } from './Rail';
 import { ReachButton } from '../reach/ReachButton';
+import { ScopeBar } from './ScopeBar';
 import { SheetPane } from './SheetPane';
 import { Trials } from './Trials';
 import { useAskedPart } from './useAskedPart';
@@ -230,110 +231,98 @@ export function StyleBench({
           onAdd={openAnew}
         />
         <main>
-          {save.state.kind === 'conflict' ? (
-            <Conflict
-              rival={save.state}
-              look={look}
-              kind={kind}
-              busy={rivals.busy}
-              onMerge={rivals.merge}
-              onLoad={rivals.load}
-              onKeepBoth={rivals.keepBoth}
-            />
-          ) : null}
-          <BenchNotes problems={problems} found={found} markup={markup} />
-          <div className="bench-head">
-            <h1>{component.name}</h1>
-            <div className="reach">
-              {found ? reachWords(kind.label, kind.plural, found.reach) : ''}{' '}
-              <code>{part?.selector ?? found?.selector}</code>
+          <div className="in-sight">
+            {save.state.kind === 'conflict' ? (
+              <Conflict
+                rival={save.state}
+                look={look}
+                kind={kind}
+                busy={rivals.busy}
+                onMerge={rivals.merge}
+                onLoad={rivals.load}
+                onKeepBoth={rivals.keepBoth}
+              />
+            ) : null}
+            <BenchNotes problems={problems} found={found} markup={markup} />
+            <div className="bench-head">
+              <h1>{component.name}</h1>
+              <div className="reach">
+                {found ? reachWords(kind.label, kind.plural, found.reach) : ''}{' '}
+                <code>{part?.selector ?? found?.selector}</code>
+              </div>
+              <ReachButton words={reachElsewhere(reaching.reach, page.id)} onOpen={() => show('reach')} />
+              <ViewMenu component={ready} viewport={viewport} view={view} onChange={setView} />
+              <PreviewButton onOpen={openPreview} />
+              <Trials
+                trials={component.trials}
+                current={trial.id}
+                busy={rivals.busy}
+                compared={view.beside === 'versions'}
+                onChoose={rivals.choose}
+                onAdd={rivals.addAnother}
+                onCompare={() => setView(comparing(view))}
+              />
             </div>
-            <ReachButton words={reachElsewhere(reaching.reach, page.id)} onOpen={() => show('reach')} />
-            <ViewMenu component={ready} viewport={viewport} view={view} onChange={setView} />
-            <PreviewButton onOpen={openPreview} />
-            <Trials
-              trials={component.trials}
-              current={trial.id}
-              busy={rivals.busy}
-              compared={view.beside === 'versions'}
-              onChoose={rivals.choose}
-              onAdd={rivals.addAnother}
-              onCompare={() => setView(comparing(view))}
+            <FramesPane
+              styled={styled}
+              trialId={trial.id}
+              component={ready}
+              sheet={sheet}
+              grid={gridView}
+              state={state}
+              placing={placing}
+              view={view}
+              widths={widths}
+              frames={frames}
+              look={look}
+              untouched={untouched}
+              rivals={rivals}
             />
           </div>
-          <FramesPane
+          <PictureHandle />
+          <ScopeBar
             styled={styled}
-            trialId={trial.id}
-            component={ready}
-            sheet={sheet}
-            grid={gridView}
-            state={state}
+            component={ref}
             placing={placing}
-            view={view}
-            widths={widths}
-            frames={frames}
+            grid={gridView}
             look={look}
-            untouched={untouched}
-            rivals={rivals}
+            exceptions={exceptions}
           />
-          <EditingBar
-            siteId={site.id}
-            bounds={site.bounds}
-            viewport={viewport}
-            place={place}
-            pageName={page.name}
-            pageId={page.id}
-            exceptionsOfLook={look.exceptions}
-            part={active.head.part}
-            onViewport={setViewport}
-            onPlace={placing.changePlace}
-            exceptions={
-              part ? (
-                <Exceptions
-                  component={ref}
-                  part={part.name}
-                  partLabel={part.label}
-                  reach={part.reach}
-                  all={look.exceptions}
-                  onAdd={exceptions.add}
-                  onRemove={exceptions.remove}
-                />
-              ) : null
-            }
-          />
-          {sheet ? (
-            <SheetPane
-              sheet={sheet}
-              state={state}
-              view={gridView}
-              actions={actions}
-              edits={edits}
-              tab={tab}
-              where={placeWords(place, look.exceptions, page.name, site.bounds)}
-              isBase={isBase(place)}
-              grid={grid}
-              finder={finder}
-              ledger={
-                <Ledger
-                  component={ref}
-                  look={look}
-                  place={place}
-                  added={state.added}
-                  measured={measured}
-                  measuring={measuring}
-                  viewport={viewport}
-                  parts={sheet.parts}
-                  onGo={goToCheck}
-                  onTry={tryOut}
-                  onApply={applyRemedy}
-                  onAcross={setAcross}
-                />
-              }
-              onTab={setTab}
-              onLeave={backToGrid}
-              onDialog={show}
-            />
-          ) : null}
+          <div className="rows">
+            {sheet ? (
+              <SheetPane
+                sheet={sheet}
+                state={state}
+                view={gridView}
+                actions={actions}
+                edits={edits}
+                tab={tab}
+                where={placeWords(place, look.exceptions, page.name, site.bounds)}
+                isBase={isBase(place)}
+                grid={grid}
+                finder={finder}
+                ledger={
+                  <Ledger
+                    component={ref}
+                    look={look}
+                    place={place}
+                    added={state.added}
+                    measured={measured}
+                    measuring={measuring}
+                    viewport={viewport}
+                    parts={sheet.parts}
+                    onGo={goToCheck}
+                    onTry={tryOut}
+                    onApply={applyRemedy}
+                    onAcross={setAcross}
+                  />
+                }
+                onTab={setTab}
+                onLeave={backToGrid}
+                onDialog={show}
+              />
+            ) : null}
+          </div>
         </main>
         <EditorPane
           sheet={sheet}

@@ -33,7 +33,8 @@ import { useFramePointing } from './useFramePointing';
 
 const Heat = late(() => import('../../frame/Heat'));
 
-const HEIGHT = 132;
+/** What the handle under the pictures says, and without it. */
+const HEIGHT = 'var(--picture-height, 132px)';
 /** For whole pages, of which more is to be seen. */
 const TALLEST = 300;
 const ROOM_AROUND = 14;
