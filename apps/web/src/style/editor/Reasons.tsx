@@ -74,7 +74,7 @@ function Idle({ rule }: { rule: CellExplanation['idle'][number] }) {
   return (
     <Box bg="unsureSoft" borderRadius="m" padding="7px 9px" mb="8px" fontSize="12.5px" data-testid="idle-rule">
       <Box fontWeight={650} color="unsure">
-        A rule for this reaches nothing
+        A rule for this reaches nothing on this page
       </Box>
       <Code>{rule.selector}</Code>
       <Box color="ink2">{placeOf(rule)}</Box>

@@ -109,6 +109,27 @@ describe('selectors that match nothing', () => {
   });
 });
 
+describe('rules for what a script puts on', () => {
+  const idleOf = (css: string, body: string, selector: string) => {
+    const page = pageOf(body, css);
+    const [element] = selectAll(page.tree, selector);
+    return idleRulesFor(page.tree, page.sheets, element!, ['color']).map((idle) => idle.selector);
+  };
+
+  it('are not said to reach nothing, whatever the class is called', () => {
+    const body = '<nav class="bar barely"><a class="go gone" href="#">Go</a></nav>';
+    for (const selector of ['.bar.barel .go', '.bar .go.goes', 'a.gon', 'nav.bare > .go:hover', '.go.x1.x2'])
+      expect([selector, idleOf(`${selector} { color: red }`, body, '.go')]).toEqual([selector, []]);
+  });
+
+  it('are told from slips: a class that stands alone, or beside one that is elsewhere', () => {
+    const body = '<nav class="menu-main"><a class="go" href="#">Go</a></nav>';
+    expect(idleOf('.menu .go { color: red }', body, '.go')).toEqual(['.menu .go']);
+    expect(idleOf('.goo { color: red }', body, '.go')).toEqual(['.goo']);
+    expect(idleOf('nav .goo { color: red }', body, '.go')).toEqual(['nav .goo']);
+  });
+});
+
 describe('the planted cases of the demo site', () => {
   const page = demoPage();
   const [link] = selectAll(page.tree, '.qh-head nav li li a');

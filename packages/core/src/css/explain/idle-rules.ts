@@ -7,7 +7,7 @@ import { InvalidSelectorError } from '../selector/match.js';
 import { stripStates } from '../selector/strip-states.js';
 import type { PageTree } from '../../tree/tree.js';
 import type { CompiledSelector } from '../selector/types.js';
-import { nearMisses, slipsBetween, type Idle } from './near-miss.js';
+import { nearMisses, reachedOnceToggled, slipsBetween, type Idle } from './near-miss.js';
 
 /** Selectors past this many are not looked at one by one. */
 const MAX_LOOKED_AT = 2000;
@@ -41,6 +41,8 @@ export function* findingIdleRules(
         if (!isMeant(selector)) continue;
         if (++looked > MAX_LOOKED_AT) return found;
         if (selector.text.includes('&') || matchesSomething(tree, selector.text)) continue;
+        // What a script may put on later is no slip.
+        if (toggledOf(tree)(selector.text).includes(element)) continue;
         const misses = missesOf(tree)(selector.text).filter((miss) => miss.elements.includes(element));
         if (misses.length) {
           found.push({ selector: selector.text, sheet: rule.place.sheet, line: rule.place.line, misses });
@@ -54,6 +56,8 @@ export function* findingIdleRules(
 
 /** What is near to a selector is the same whichever element it is asked about. */
 const missesOf = once((tree: PageTree) => onceForText((selector: string) => nearMisses(tree, selector)));
+
+const toggledOf = once((tree: PageTree) => onceForText((selector: string) => reachedOnceToggled(tree, selector)));
 
 /**
  * Whether a selector could reach an element once slips in it are mended: these change names one by one, or part them from

@@ -196,6 +196,32 @@ export function nearMisses(tree: PageTree, selector: string): NearMiss[] {
   return [...found.values()].slice(0, MAX_SUGGESTIONS);
 }
 
+/**
+ * The elements that a selector would reach if those of its classes were put on that no element has, and that stand beside
+ * another name: a script may put such a class on as the page is scrolled or something is pressed (`.bar.stuck`).
+ */
+export function reachedOnceToggled(tree: PageTree, selector: string): readonly ElementNode[] {
+  const ast = readCss(selector, 'selector');
+  if (ast?.type !== 'Selector') return [];
+  const { classes } = namesOf(tree);
+  const nodes = (ast as Selector).children.toArray() as CssNode[];
+  const isName = (node: CssNode | undefined) =>
+    node?.type === 'ClassSelector' || node?.type === 'IdSelector' || node?.type === 'TypeSelector';
+  const isAbsent = (node: CssNode) => node.type === 'ClassSelector' && !classes.has(ident.decode(node.name));
+  const compounds: CssNode[][] = [[]];
+  for (const node of nodes) {
+    if (node.type === 'Combinator') compounds.push([]);
+    else compounds.at(-1)!.push(node);
+  }
+  const kept = new Set(
+    compounds.flatMap((compound) =>
+      compound.some((node) => isName(node) && !isAbsent(node)) ? compound.filter((node) => !isAbsent(node)) : compound,
+    ),
+  );
+  const left = nodes.filter((node) => node.type === 'Combinator' || kept.has(node));
+  return left.length === nodes.length ? [] : select(tree, textOf(left));
+}
+
 /** A selector of the site that matches nothing on a page. */
 export interface Idle {
   readonly selector: string;
