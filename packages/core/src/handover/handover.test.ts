@@ -27,6 +27,24 @@ function session(
   return new ComponentSession(page, 'button', locatorFor(element!, selector));
 }
 
+describe('selectors that count', () => {
+  it('are explained where they are, and not where a name is enough', () => {
+    const alike =
+      '<main><p><a class="btn" href="#">Go</a></p><p><a class="btn" style="color: red" href="#">Stay</a></p></main>';
+    // One of two has an inline style, so that it alone is restated in hover.
+    const css = '.btn { color: #046 } .btn:hover { color: #9cd }';
+    const counted = session(css, alike).handover(lookOf([['color', ['hover'], '#000']]));
+    const plain = session(css).handover(lookOf([['color', ['hover'], '#000']]));
+    const told = /nothing but the place on the page tells some of these elements from others/;
+    expect(/nth-child/.test(counted.css)).toBe(told.test(counted.css));
+    expect(plain.css).not.toMatch(told);
+    const path = ':root > body:nth-child(2) > main:nth-child(1) > p:nth-child(2) > a:nth-child(1)';
+    const byPath = session(css, alike, path).handover(lookOf([['color', [], '#000']]));
+    expect(byPath.css).toMatch(told);
+    expect(byPath.proof.failures).toEqual([]);
+  });
+});
+
 describe('the CSS of a change', () => {
   it('sets one state and leaves the others to the site', () => {
     const { css, proof } = session('.btn { color: #fff; background: #046 } .btn:hover { background: #9cd }').handover(

@@ -76,6 +76,9 @@ function printRule(plan: Plan, rule: PlannedRule, named: boolean): string {
   return `${comment(explain(plan, rule, named))}\n${body}`;
 }
 
+/** A selector that counts its way to an element, child by child. */
+const BY_PLACE = / > [a-z][\w-]{0,40}:nth-child\(\d{1,6}\)/i;
+
 /** The CSS of plans, with comments that say what each rule does. Ends in a line break; empty for empty plans. */
 export function printPlans(plans: readonly Plan[], name: string): string {
   const filled = plans.filter((plan) => plan.rules.length);
@@ -84,6 +87,15 @@ export function printPlans(plans: readonly Plan[], name: string): string {
   const head = [comment(`${name}: put this after the site's other stylesheets.`)];
   for (const plan of filled) {
     if (plan.raisedOver) head.push(comment(`The selector is weighted to win over ${where(plan.raisedOver)}.`));
+  }
+  const placed = filled.filter((plan) => plan.rules.some((rule) => BY_PLACE.test(rule.selector)));
+  if (placed.length) {
+    const labels = [...new Set(placed.map(({ part }) => part.part.label))].join(', ');
+    head.push(
+      comment(
+        `${labels}: nothing but the place on the page tells some of these elements from others, so their selectors count (:nth-child). Where the page is changed before them, take this sheet anew.`,
+      ),
+    );
   }
   if (important) head.push(comment('!important stands only where the site itself uses it or a style attribute.'));
   const rules = filled.flatMap((plan) => plan.rules.map((rule) => printRule(plan, rule, filled.length > 1)));
