@@ -51,8 +51,10 @@ export function findParts(tree: PageTree, kind: Kind, root: string, asked: Parts
   const { corrected = {}, siteSelectorsOf = () => [] } = asked;
   const found: FoundPart[] = [];
   const selectors = new Map<string, { selector: string; elements: ElementNode[]; corrected: boolean }>();
-  for (const part of kind.parts) {
-    const given = corrected[part.name];
+  // What an owner has pointed at is that part, whatever the kind would make of it.
+  const isGiven = (part: Part) => Object.hasOwn(corrected, part.name);
+  for (const part of [...kind.parts.filter(isGiven), ...kind.parts.filter((own) => !isGiven(own))]) {
+    const given = isGiven(part) ? corrected[part.name] : undefined;
     const candidates = given === undefined ? part.find.map((text) => fromRoot(text, root)) : [given];
     for (const candidate of candidates) {
       const elements = reachedBy(tree, candidate);

@@ -19,6 +19,7 @@ export * from '../session/component-session.js';
 export type { Among } from '../session/underlay.js';
 export { placeOn, type ComponentPlace, type PlacedComponent } from '../parts/placed-component.js';
 export { calledAs, type Proposal } from '../component/take.js';
+export { isPartName, ownPartNames } from '../component/own-parts.js';
 export { canBePart } from '../component/further.js';
 export { REST } from '../component/rest.js';
 export type { SheetRequest } from '../sheet/component-sheet.js';

@@ -4,6 +4,7 @@ import { kindNamed } from '../component/kinds/index.js';
 import { SECTION } from '../component/kinds/section.js';
 import { ownedBy } from '../component/rest.js';
 import type { Kind } from '../component/kind.js';
+import { withOwnParts } from '../component/own-parts.js';
 import { findParts, type FoundPart } from '../component/parts.js';
 import { once } from '../memo/once.js';
 import { locate, selectAll, type Located, type Locator } from '../css/selector/locator.js';
@@ -57,8 +58,9 @@ export function placeOn(page: PageSession, place: ComponentPlace): PlacedCompone
 }
 
 function placeAfresh(page: PageSession, { kind: kindName, locator, parts }: ComponentPlace): PlacedComponent {
-  const kind = kindNamed(kindName);
-  if (!kind) throw new UnknownKindError(`No kind is called "${kindName}".`);
+  const known = kindNamed(kindName);
+  if (!known) throw new UnknownKindError(`No kind is called "${kindName}".`);
+  const kind = withOwnParts(known, parts);
   const located = locate(page.tree, locator);
   if (!located.element) {
     throw new ComponentMissingError(

@@ -39,6 +39,7 @@ const loadAhead = () => {
     import('../frames/VersionRows'),
     import('../../frame/Heat'),
     import('../grid/StateChoices'),
+    import('../grid/PartsBelow'),
     import('../look/HistorySteps'),
     import('../saving/Conflict'),
     import('../reach/ReachDialog'),

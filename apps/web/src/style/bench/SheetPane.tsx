@@ -1,5 +1,7 @@
 import type { StateSheet } from '@retoque/core';
-import { type ReactNode, type RefObject } from 'react';
+import { useState, type ReactNode, type RefObject } from 'react';
+import { late } from '../../shell/late';
+import { useHand } from '../editor/hand';
 import { AddState } from '../grid/AddState';
 import { SheetBar, type BenchTab } from '../grid/SheetBar';
 import type { GridActions } from '../grid/grid-actions';
@@ -7,7 +9,10 @@ import { StateGrid } from '../grid/StateGrid';
 import type { GridState } from '../grid/useGridState';
 import type { GridView } from '../grid/useGridView';
 import { Legend } from './bench';
+import { Button } from '../../theme/Button';
 import type { CellEdits } from './useCellEdits';
+
+const PartsBelow = late(() => import('../grid/PartsBelow'));
 
 /** Below the frames: every value in every state, or every check. */
 export function SheetPane({
@@ -23,6 +28,7 @@ export function SheetPane({
   finder,
   ledger,
   onTab,
+  onPart,
   onLeave,
   onDialog,
 }: {
@@ -40,11 +46,15 @@ export function SheetPane({
   /** The list of checks. */
   ledger: ReactNode;
   onTab: (tab: BenchTab) => void;
+  /** Says which elements a part is. */
+  onPart: (name: string, label: string, selector: string) => void;
   onLeave: () => void;
   onDialog: (dialog: 'commands' | 'keys') => void;
 }) {
   const searching = state.search.trim() !== '';
+  const { component, viewport } = useHand();
   const missing = sheet.missing.map((item) => item.label.toLowerCase()).join(', ');
+  const [adding, setAdding] = useState(false);
   return (
     <div
       ref={grid}
@@ -88,11 +98,24 @@ export function SheetPane({
           Set here over the look of another component, which reaches wider: {sheet.conflicts.join('; ')}.
         </div>
       ) : null}
-      {missing ? (
-        <div className="below" data-testid="missing-parts">
-          Not on this page: {missing}.
-        </div>
-      ) : null}
+      <div className="below" data-testid="missing-parts">
+        {adding ? (
+          <PartsBelow
+            component={component}
+            viewport={viewport}
+            missing={sheet.missing}
+            taken={new Set([...sheet.parts, ...sheet.missing].flatMap(({ name, label }) => [name, label]))}
+            onSet={onPart}
+          />
+        ) : (
+          <>
+            {missing ? `Not on this page: ${missing}. ` : ''}
+            <Button size="s" onClick={() => setAdding(true)}>
+              Add a part
+            </Button>
+          </>
+        )}
+      </div>
       {tab === 'values' ? <Legend /> : null}
     </div>
   );

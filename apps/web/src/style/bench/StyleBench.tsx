@@ -1,5 +1,5 @@
 import type { LookData, Trial } from '@retoque/contract';
-import { changeLook, type Look, type Setting, type ViewportName } from '@retoque/core';
+import { changeLook, partNamed, type Look, type Setting, type ViewportName } from '@retoque/core';
 import { useCallback, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { late } from '../../shell/late';
 import { engine } from '../../engine/engine';
@@ -198,6 +198,7 @@ export function StyleBench({
       key={active.head.part + (pointed ?? '')}
       versionId={versionId}
       part={part}
+      isOwn={part !== undefined && !partNamed(kind, part.name)}
       pointed={pointed}
       onPoint={openPointing}
       onCorrect={correct}
@@ -318,6 +319,7 @@ export function StyleBench({
                   />
                 }
                 onTab={setTab}
+                onPart={editor.correctPart}
                 onLeave={backToGrid}
                 onDialog={show}
               />

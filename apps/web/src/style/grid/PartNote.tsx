@@ -12,7 +12,7 @@ const Code = chakra('span', { base: { fontFamily: 'mono', fontSize: '11.5px', ov
 export function PartNote({
   versionId,
   part,
-  missing,
+  isOwn,
   onCorrect,
   onPoint,
   pointed,
@@ -20,8 +20,8 @@ export function PartNote({
   versionId: string;
   /** The part as found; undefined where the page has none. */
   part: SheetPart | undefined;
-  /** Name and label of a part that was not found. */
-  missing?: { readonly name: string; readonly label: string } | undefined;
+  /** True for a part that the owner added. */
+  isOwn: boolean;
   onCorrect: (selector: string | undefined) => void;
   onPoint: () => void;
   /** A selector that was just pointed at. */
@@ -35,7 +35,7 @@ export function PartNote({
     staleTime: Infinity,
     queryFn: () => engine().trySelector(versionId, text!),
   });
-  const label = part?.label ?? missing?.label ?? 'Part';
+  const label = part?.label ?? 'Part';
   const editing = text !== undefined;
   const problem =
     answer.data?.problem ?? (answer.data?.count === 0 ? 'That selector reaches nothing on this page.' : undefined);
@@ -105,16 +105,21 @@ export function PartNote({
               <Button type="submit" variant="solid" size="s" disabled={Boolean(problem) || !answer.data}>
                 Use it
               </Button>
-              <Button
-                variant="quiet"
-                size="s"
-                onClick={() => {
-                  leave();
-                  if (part?.corrected) onCorrect(undefined);
-                }}
-              >
-                {part?.corrected ? 'Back to what was found' : 'Leave it'}
+              <Button variant="quiet" size="s" onClick={leave}>
+                Leave it
               </Button>
+              {part?.corrected ? (
+                <Button
+                  variant="quiet"
+                  size="s"
+                  onClick={() => {
+                    leave();
+                    onCorrect(undefined);
+                  }}
+                >
+                  {isOwn ? 'Remove this part' : 'Back to what was found'}
+                </Button>
+              ) : null}
             </Flex>
           </form>
         </Box>

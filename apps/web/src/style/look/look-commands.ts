@@ -120,6 +120,18 @@ export function removeException(look: Look, id: string): Look {
 }
 
 /** Gives a part another selector; undefined goes back to the kind's own. */
+/** A look without a part that its owner had added, and without what it says of it. */
+export function removePart(look: Look, part: string): Look {
+  const settings = look.settings.filter((setting) => setting.part !== part);
+  const kept = new Set(settings.map(settingKey));
+  return {
+    ...correctPart(look, part, undefined),
+    settings,
+    exceptions: look.exceptions.filter((exception) => exception.part !== part),
+    muted: look.muted.filter((key) => kept.has(key)),
+  };
+}
+
 export function correctPart(look: Look, part: string, selector: string | undefined): Look {
   const parts = { ...look.parts };
   if (selector === undefined) delete parts[part];

@@ -115,11 +115,13 @@ export function useLookEditor(
       addException: (exception) => change(commands.addException(look, exception), `Exception “${exception.name}”`),
       removeException: (exception) =>
         change(commands.removeException(look, exception.id), `Remove the exception “${exception.name}”`),
-      correctPart: (part, label, selector) =>
-        change(
-          commands.correctPart(look, part, selector),
-          selector === undefined ? `${label} as it was found` : `${label} is ${selector}`,
-        ),
+      correctPart: (part, label, selector) => {
+        if (selector !== undefined)
+          return change(commands.correctPart(look, part, selector), `${label} is ${selector}`);
+        if (partNamed(kind, part))
+          return change(commands.correctPart(look, part, selector), `${label} as it was found`);
+        change(commands.removePart(look, part), `Remove the part “${label}”`);
+      },
       undo: () => dispatch({ type: 'undo' }),
       redo: () => dispatch({ type: 'redo' }),
       go: (steps) => dispatch({ type: 'go', steps }),
