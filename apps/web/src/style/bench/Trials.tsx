@@ -45,7 +45,7 @@ export function Trials({
       </Button>
       {trials.length > 1 ? (
         <Button
-          variant="quiet"
+          variant={compared ? 'outline' : 'quiet'}
           size="s"
           title="Show the other versions under this one"
           aria-pressed={compared}
