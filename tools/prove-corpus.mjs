@@ -34,7 +34,7 @@ try {
   const lines = readFileSync(outcomes, 'utf8').trim().split('\n').map(JSON.parse);
   const sum = (name) => lines.reduce((total, line) => total + line[name], 0);
   say(
-    `looks ${sum('looks')}, values ${sum('values')}, differing ${sum('differing')}, foreign elements changed ${sum('foreign')}`,
+    `looks ${sum('looks')}, values ${sum('values')}, differing ${sum('differing')}, foreign elements changed ${sum('foreign')}, rows not promised ${sum('unpromised')}`,
   );
   process.exitCode = code;
 } catch (error) {

@@ -40,6 +40,8 @@ export interface Outcome {
   readonly foreign: Differing[];
   /** Of others, how many were compared with themselves. */
   others: number;
+  /** Rows of looks of which the handover itself says that they do not hold. */
+  unpromised: number;
 }
 
 const ENVIRONMENTS: readonly Environment[] = [
@@ -94,13 +96,14 @@ export class LivePage {
 
 /** Puts what a site hands over into its live pages, and reads back what was promised of them. */
 export async function proveLive(site: Site, open: (version: string) => Promise<LivePage>): Promise<Outcome> {
-  const outcome: Outcome = { values: 0, real: 0, differing: [], foreign: [], others: 0 };
+  const outcome: Outcome = { values: 0, real: 0, differing: [], foreign: [], others: 0, unpromised: 0 };
   const { files, pages, unbeatable } = finish(handingOver(site));
   // What is said not to hold is promised to nobody.
   const broken = new Set([
     ...pages.flatMap(({ failures }) => failures.map(({ worn, property }) => `${worn} ${property}`)),
     ...unbeatable.map(({ worn, property }) => `${worn} ${property}`),
   ]);
+  outcome.unpromised = broken.size;
   for (const { pageId, version } of site.pages) {
     const css = files.flatMap(({ page, text }) => (!page || page.pageId === pageId ? [text] : [])).join('\n');
     const live = await open(version);

@@ -27,7 +27,7 @@ for (const [at, name] of names.entries()) {
     test.setTimeout(180_000 + share * 120_000);
     const site = siteOf(name);
     const open = new Map<string, LivePage>();
-    const total = { looks: 0, values: 0, real: 0, differing: 0, foreign: 0, others: 0 };
+    const total = { looks: 0, values: 0, real: 0, differing: 0, foreign: 0, others: 0, unpromised: 0 };
     await withHistory(async (context) => {
       const live = async (version: string) => {
         let own = open.get(version);
@@ -48,13 +48,14 @@ for (const [at, name] of names.entries()) {
         total.differing += outcome.differing.length;
         total.foreign += outcome.foreign.length;
         total.others += outcome.others;
+        total.unpromised += outcome.unpromised;
         expect.soft(outcome.differing.slice(0, 6), `drawn from ${drawn}`).toEqual([]);
         expect.soft(outcome.foreign.slice(0, 6), `drawn from ${drawn}`).toEqual([]);
       }
     });
     console.log(
       `${name}: looks ${total.looks}, values ${total.values} (${total.real} by pointer, keys and history),`,
-      `differing ${total.differing}, foreign elements changed ${total.foreign} of ${total.others}`,
+      `differing ${total.differing}, foreign elements changed ${total.foreign} of ${total.others}, rows not promised ${total.unpromised}`,
     );
     if (process.env.RETOQUE_PROOF) appendFileSync(process.env.RETOQUE_PROOF, `${JSON.stringify(total)}\n`);
     expect(total.values).toBeGreaterThan(0);

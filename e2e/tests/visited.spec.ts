@@ -1,9 +1,7 @@
-import { chromium, expect, test } from '@playwright/test';
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { expect, test } from '@playwright/test';
 import sharp from 'sharp';
 import { DESKTOP, forceStates, PageSession, type PageStyles } from '../../packages/core/dist/index.js';
+import { withHistory } from '../proof/history';
 
 // What rules for visited links paint, against Chromium with a history. Browsers say nothing of it but in their pixels.
 
@@ -54,13 +52,7 @@ test('visited links are painted as the core says', async () => {
   const css = cssOf(drawn(7));
   const links = Array.from({ length: LINKS }, (_, i) => `<a class="l${i}" href="/there"><b></b></a>`).join('');
   const html = `<!doctype html><title>t</title><style>${css}</style><body>${links}<a id="go" href="/there">go</a>`;
-  const profile = mkdtempSync(join(tmpdir(), 'retoque-history-'));
-  const context = await chromium.launchPersistentContext(profile, {
-    executablePath: process.env.RETOQUE_CHROMIUM ?? '/usr/bin/chromium',
-    args: process.getuid?.() === 0 ? ['--no-sandbox'] : [],
-    viewport: { width: 400, height: 700 },
-  });
-  try {
+  await withHistory(async (context) => {
     const page = await context.newPage();
     await page.route('http://visited.test/**', (route) =>
       route.fulfill({
@@ -116,8 +108,5 @@ test('visited links are painted as the core says', async () => {
     // Enough of them look other than unvisited ones for this to say anything.
     expect(changed).toBeGreaterThan(8);
     expect(differing).toBe(0);
-  } finally {
-    await context.close();
-    rmSync(profile, { recursive: true, force: true });
-  }
+  });
 });

@@ -65,6 +65,7 @@ const CORNERS = ['top-left', 'top-right', 'bottom-right', 'bottom-left'] as cons
 const LENGTH: RowAmount = { unit: 'px' };
 const SIZE: RowAmount = { unit: 'px', least: 0 };
 const SHARE: RowAmount = { unit: '', least: 0, most: 1, step: 0.05 };
+const TIME: RowAmount = { unit: 's', least: 0, step: 0.1 };
 const LINES = 'solid dashed dotted double none';
 
 const one = (group: RowGroup, label: string, property: string, key = property): Row => ({
@@ -233,6 +234,14 @@ export const ROWS: readonly Row[] = [
   edited('transition', one('Motion', 'Transition duration', 'transition-duration')),
   edited('transition', one('Motion', 'Transition timing', 'transition-timing-function')),
   edited('transition', one('Motion', 'Transition delay', 'transition-delay')),
+  one('Motion', 'Animation name', 'animation-name'),
+  number('Motion', 'Animation duration', 'animation-duration', TIME),
+  one('Motion', 'Animation timing', 'animation-timing-function'),
+  number('Motion', 'Animation delay', 'animation-delay', { unit: 's', step: 0.1 }),
+  number('Motion', 'Animation repeats', 'animation-iteration-count', { unit: '', least: 0, step: 1 }, 'infinite'),
+  choice('Motion', 'Animation direction', 'animation-direction', 'normal reverse alternate alternate-reverse'),
+  choice('Motion', 'Animation fill', 'animation-fill-mode', 'none forwards backwards both'),
+  choice('Motion', 'Animation state', 'animation-play-state', 'running paused'),
   colour('Drawing', 'Fill', 'fill'),
   colour('Drawing', 'Stroke', 'stroke'),
   number('Drawing', 'Stroke width', 'stroke-width', SIZE),

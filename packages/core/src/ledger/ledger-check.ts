@@ -3,7 +3,11 @@ import type { Environment } from '../css/conditions/environment.js';
 import type { EditingPlace } from '../look/editing-place.js';
 
 /** Which changes can help a check that falls short; what they are is in `remedy/drafts/`. */
-export type Approach = 'text' | 'icon' | 'edge' | 'ring' | 'underline' | 'timing';
+export type Approach = 'text' | 'icon' | 'edge' | 'ring' | 'underline' | 'timing' | 'stop';
+
+/** True for a check that is not made any more once it is met: what takes no time, or does not move, is not judged. */
+export const isMetWhenGone = ({ approach }: { readonly approach?: Approach }): boolean =>
+  approach === 'timing' || approach === 'stop';
 
 /** A measured check of one column, with where the worst of several stands. */
 export interface ColumnCheck extends Check {

@@ -74,7 +74,7 @@ function requiredAtRest(input: MoreInput, seen: LookedAt): NamedCheck[] {
   return [
     ...(isControlOf(input, element) ? named('target', 'Target size', checkTarget(looking, element, false)) : []),
     ...named('link-in-text', 'Link told from its text', checkLinkInText(looking, element), 'underline'),
-    ...named('moves', 'Moves by itself', checkMoves(style, element, root)),
+    ...named('moves', 'Moves by itself', checkMoves(style, element, root), 'stop'),
     ...(seeFocused ? named('opens', 'Content shown on hover', checkOpens(seen, seeFocused())) : []),
   ];
 }

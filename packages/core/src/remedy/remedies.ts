@@ -2,7 +2,7 @@ import type { Level } from '../check/check.js';
 import { worstOf } from '../check/text.js';
 import { columnNamed } from '../component/states.js';
 import { checkKey, isShort } from '../ledger/due.js';
-import type { LedgerCheck } from '../ledger/ledger-check.js';
+import { isMetWhenGone, type LedgerCheck } from '../ledger/ledger-check.js';
 import { changeLook, type Look } from '../look/model.js';
 import type { ComponentSession } from '../session/component-session.js';
 import { Drafting, RemedyMemory, type Draft, type RemedyRequest } from './drafting.js';
@@ -35,6 +35,8 @@ const COLOUR_PROPERTIES = [
   'box-shadow',
   'text-decoration-line',
   'transition-duration',
+  'animation-name',
+  'animation-iteration-count',
 ] as const;
 
 /** Finds suggested fixes of checks that fall short, for one component under one look. */
@@ -92,7 +94,7 @@ export class Remedies {
     );
     const was = this.checkIn(before, ref);
     // What takes no time any more has no way between to be judged.
-    const gone = !own.length && was?.approach === 'timing' ? was : undefined;
+    const gone = !own.length && was && isMetWhenGone(was) ? was : undefined;
     const judged = gone
       ? { ...gone, verdict: 'passes' as const, measured: undefined }
       : (worstOf(own) as LedgerCheck | undefined);

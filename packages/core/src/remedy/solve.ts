@@ -11,7 +11,7 @@ import type { ComponentSession } from '../session/component-session.js';
 import { placesOf, replacementsFor, settingsOf } from './colour-places.js';
 import { checkKey } from '../ledger/due.js';
 import type { RemedyRequest } from './drafting.js';
-import type { LedgerCheck } from '../ledger/ledger-check.js';
+import { isMetWhenGone, type LedgerCheck } from '../ledger/ledger-check.js';
 import { draftSteps, type Step } from './steps.js';
 
 /** What one action is to solve: a part in all its states, the component, or all that has one colour. */
@@ -131,7 +131,8 @@ const breaking = (session: ComponentSession, { part, column }: LedgerCheck): str
 function whyNot(check: LedgerCheck): string {
   if (check.criterion === '2.5.8') return 'Its size is a matter of its layout; give it a larger height or padding.';
   if (check.criterion === '1.4.13') return 'That it opens to the pointer alone is a matter of its selectors or script.';
-  if (check.criterion === '2.2.2') return 'A control that pauses it needs markup and a script.';
+  if (check.criterion === '2.2.2')
+    return 'A video or a marquee is stopped by a control, which needs markup and a script.';
   if (check.varies) return 'What lies behind is both too light and too dark for any one colour.';
   return 'No single change was found that passes in every case that it has a say in.';
 }
@@ -145,12 +146,14 @@ function solutionOf(
   const after = new Map(checks.map((check) => [checkKey(check), check]));
   const isMet = (check: LedgerCheck) => {
     const found = after.get(checkKey(check));
-    return found !== undefined && !isDue(found);
+    return found ? !isDue(found) : isMetWhenGone(check);
   };
   const old = new Set(look.settings);
   return {
     settings: now.settings.filter((setting) => !old.has(setting)),
-    mended: wanted.filter(isMet).map((check) => after.get(checkKey(check))!),
+    mended: wanted
+      .filter(isMet)
+      .map((check) => after.get(checkKey(check)) ?? { ...check, verdict: 'passes', measured: undefined }),
     unmet: wanted
       .filter((check) => !isMet(check))
       .map((check) => ({ check: after.get(checkKey(check)) ?? check, why: why.get(checkKey(check)) ?? whyNot(check) })),

@@ -6,6 +6,7 @@ import { draftIcon } from './icon.js';
 import { draftOpacity } from './opacity.js';
 import { draftRing } from './ring.js';
 import { draftSize } from './size.js';
+import { draftStop } from './stop.js';
 import { draftText } from './text.js';
 import { draftTiming } from './timing.js';
 import { draftUnderline } from './underline.js';
@@ -18,4 +19,5 @@ export const DRAFTERS: Readonly<Record<Approach, readonly Drafter[]>> = {
   ring: [draftRing],
   underline: [draftUnderline],
   timing: [draftTiming],
+  stop: [draftStop],
 };
