@@ -15,18 +15,16 @@ export function useTaking(siteId: string, pageId: string) {
   const [anything, setAnything] = useState(false);
   /** What is pointed at in what is proposed. */
   const [proposed, setProposed] = useState<Takeable>();
-  const { mutate, isPending } = useOpenComponent();
+  const { mutateAsync, isPending } = useOpenComponent();
 
   const take = useCallback(
     ({ kind, name, locator }: FoundComponent, order?: number) =>
-      mutate(
-        { pageId, kind, name, locator: structuredClone(locator) as never },
-        {
-          onSuccess: (stored) => void navigate(stylePath(siteId, pageId, stored.id, order)),
-          onError: tellProblem,
-        },
+      // Whatever is drawn again meanwhile: who has clicked is taken there.
+      void mutateAsync({ pageId, kind, name, locator: structuredClone(locator) as never }).then(
+        (stored) => navigate(stylePath(siteId, pageId, stored.id, order)),
+        tellProblem,
       ),
-    [mutate, navigate, siteId, pageId],
+    [mutateAsync, navigate, siteId, pageId],
   );
   const click = useCallback(
     (component: FoundWithChecks | undefined, at: PointedAt) => {
