@@ -20,7 +20,7 @@ const OTHERS = [
   ...['90%', 'rgb(1, 2, 3)', '7px', 'inherit', 'none', 'dotted', 'block', '0.3', '0.3s', 'fixed', 'pointer', '300'],
   ...['"wght" 300', 'italic', 'uppercase', 'right', 'preserve', 'nowrap', '"x"', 'linear-gradient(red, blue)', '3'],
   ...['no-repeat', 'content-box', 'border-box', 'multiply', '0 0 2px red', 'hidden', 'center', 'blur(2px)', '45deg'],
-  ...['rotate(4deg)', 'steps(3)'],
+  ...['rotate(4deg)', 'steps(3)', 'beat', 'reverse', 'forwards', 'paused'],
 ];
 
 describe('a proof', () => {
