@@ -334,7 +334,12 @@ describe('the API document', () => {
     );
     const save = body.paths['/api/components/{id}/trials/{trialId}/look'].put;
     expect(JSON.stringify(save.requestBody)).toContain('SaveLookDto');
-    expect(Object.keys(body.components.schemas.SaveLookDto.properties)).toEqual(['baseRevision', 'saveId', 'look', 'step']);
+    expect(Object.keys(body.components.schemas.SaveLookDto.properties)).toEqual([
+      'baseRevision',
+      'saveId',
+      'look',
+      'step',
+    ]);
     await api().get('/api/docs').expect(200);
   });
 });
