@@ -120,36 +120,31 @@ export class BrowserPage {
   }
 
   /** How Chromium reads values of a property back, as a computed style map gives them. */
-  async readBack(property: string, values: readonly string[]): Promise<string[]> {
+  readBack(property: string, values: readonly string[]): Promise<string[]> {
+    return this.probed(property, values, true);
+  }
+
+  /** How Chromium resolves a value of a property, as a computed style gives it where nothing is laid out. */
+  async resolved(property: string, value: string): Promise<string> {
+    return (await this.probed(property, [value], false))[0]!;
+  }
+
+  private probed(property: string, values: readonly string[], fromMap: boolean): Promise<string[]> {
     return this.page.evaluate(
-      ([name, texts]) => {
+      ([name, texts, isMap]) => {
         const probe = document.createElement('retoque-probe');
         document.documentElement.append(probe);
         probe.style.setProperty('transition', 'none', 'important');
         const answers = texts.map((text) => {
           probe.style.setProperty(name, text, 'important');
-          return String(probe.computedStyleMap().get(name) ?? '');
+          return isMap
+            ? String(probe.computedStyleMap().get(name) ?? '')
+            : getComputedStyle(probe).getPropertyValue(name);
         });
         probe.remove();
         return answers;
       },
-      [property, values] as const,
-    );
-  }
-
-  /** How Chromium resolves a value of a property, as a computed style gives it where nothing is laid out. */
-  async resolved(property: string, value: string): Promise<string> {
-    return this.page.evaluate(
-      ([name, text]) => {
-        const probe = document.createElement('retoque-probe');
-        document.documentElement.append(probe);
-        probe.style.setProperty('transition', 'none', 'important');
-        probe.style.setProperty(name, text, 'important');
-        const answer = getComputedStyle(probe).getPropertyValue(name);
-        probe.remove();
-        return answer;
-      },
-      [property, value] as const,
+      [property, values, fromMap] as const,
     );
   }
 }

@@ -1,4 +1,3 @@
-import { anewStyles } from '../theme/styles/anewStyles';
 import { Dialog, Portal } from '@chakra-ui/react';
 import { DialogClose } from '../shell/DialogClose';
 import type { Page, Site } from '@retoque/contract';
@@ -14,6 +13,7 @@ import { Segments } from '../shell/Segments';
 import { toaster } from '../shell/toasts';
 import { Button } from '../theme/Button';
 import { PlacePad } from './PlacePad';
+import { anewStyles } from '../theme/styles/anewStyles';
 
 const PLACES: readonly { readonly value: ChangePlace; readonly label: string; readonly hint: string }[] = [
   { value: 'before', label: 'Before it', hint: 'In front of what is chosen' },

@@ -13,8 +13,8 @@ import { useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { proxy } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 import { tellWorn } from '../engine/worn';
-import { pageQuery } from '../api/queries';
-import { enginePage, surveyEngine } from '../engine/engine';
+import { surveyEngine } from '../engine/engine';
+import { openPages } from '../engine/open-pages';
 import type { ComponentRef } from '../engine/protocol';
 import { Notice } from '../shell/Notice';
 import { tellDone, tellProblem } from '../shell/toasts';
@@ -177,9 +177,7 @@ async function search(
   onStep: (done: number, of: number) => void,
 ): Promise<AcrossSiteAnswer> {
   tellWorn(surveyEngine(), { siteId: site.id, bounds: site.bounds, components: kept });
-  for (const { id } of site.pages) {
-    await surveyEngine().open(enginePage(await client.ensureQueryData(pageQuery(id))));
-  }
+  await openPages(client, site.pages);
   return surveyEngine().replaceColour(inHand, look, colour, onStep);
 }
 

@@ -1,4 +1,3 @@
-import { previewStyles } from '../theme/styles/previewStyles';
 import { Dialog, Flex, Portal } from '@chakra-ui/react';
 import { DialogClose } from '../shell/DialogClose';
 import { markStates, type EditingPlace, type Look, type StateColumn, type ViewportName } from '@retoque/core';
@@ -12,6 +11,7 @@ import { VIEWPORT_CHOICES } from '../shell/viewports';
 import { PreviewFrame } from './PreviewFrame';
 import { Wipe } from './Wipe';
 import { Wording } from './Wording';
+import { previewStyles } from '../theme/styles/previewStyles';
 
 const SLOW = 0.2;
 type Mode = 'live' | 'wipe' | 'beside' | 'wording';

@@ -171,12 +171,20 @@ export function leastAlpha(colour: Rgba, from: number, passes: Passes): number |
     const own = { ...colour, alpha: step / 100 };
     return passes(own) && passes(written(own));
   };
-  const start = Math.ceil(from * 100);
+  return leastHundredth(from, isEnough);
+}
+
+/**
+ * The least share from one on that is enough, to the hundredth, where more is enough too.
+ *
+ * @param isEnough told hundredths
+ */
+export function leastHundredth(from: number, isEnough: (hundredths: number) => boolean): number | undefined {
   if (!isEnough(100)) return undefined;
-  let [low, high] = [start - 1, 100];
+  let [low, high] = [Math.ceil(from * 100) - 1, 100];
   while (high - low > 1) {
     const middle = Math.floor((low + high) / 2);
-    if (middle > low && isEnough(middle)) high = middle;
+    if (isEnough(middle)) high = middle;
     else low = middle;
   }
   return high / 100;

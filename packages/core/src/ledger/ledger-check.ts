@@ -5,10 +5,6 @@ import type { EditingPlace } from '../look/editing-place.js';
 /** Which changes can help a check that falls short; what they are is in `remedy/drafts/`. */
 export type Approach = 'text' | 'icon' | 'edge' | 'ring' | 'underline' | 'timing' | 'stop';
 
-/** True for a check that is not made any more once it is met: what takes no time, or does not move, is not judged. */
-export const isMetWhenGone = ({ approach }: { readonly approach?: Approach }): boolean =>
-  approach === 'timing' || approach === 'stop';
-
 /** A measured check of one column, with where the worst of several stands. */
 export interface ColumnCheck extends Check {
   readonly part: string;
@@ -37,3 +33,9 @@ export interface LedgerRequest {
   readonly added?: readonly string[];
   readonly level?: Level;
 }
+
+/** How a check has come out that is not made any more: what takes no time, or does not move, is not judged, and is met. */
+export const onceGone = <T extends ColumnCheck>(check: T): T | undefined =>
+  check.approach === 'timing' || check.approach === 'stop'
+    ? { ...check, verdict: 'passes', measured: undefined }
+    : undefined;

@@ -121,11 +121,11 @@ export function replacementsFor(
 ): { readonly replacements: readonly Replacement[]; readonly left: readonly ColourPlace[] } {
   const one = replacementFor(from, places);
   if (one) return { replacements: [{ ...one, places }], left: [] };
-  const units = places.flatMap((place) => (replacementFor(from, [place]) ? [place] : place.apart()));
-  const nearest = units.map((unit) => replacementFor(from, [unit]));
-  const left = units.filter((_, i) => !nearest[i]);
-  const open = units.filter((_, i) => nearest[i]);
-  const byCss = new Map(nearest.flatMap((found) => (found ? [[found.css, found] as const] : [])));
+  const nearestIn = (place: ColourPlace) => ({ place, found: replacementFor(from, [place]) });
+  const units = places.map(nearestIn).flatMap((unit) => (unit.found ? [unit] : unit.place.apart().map(nearestIn)));
+  const left = units.flatMap(({ place, found }) => (found ? [] : [place]));
+  const open = units.flatMap(({ place, found }) => (found ? [place] : []));
+  const byCss = new Map(units.flatMap(({ found }) => (found ? [[found.css, found] as const] : [])));
   const candidates = [...byCss.values()].map((found) => ({
     found,
     covers: new Set(open.filter(({ asked }) => asked.passes(found.colour))),

@@ -4,6 +4,7 @@ import type { Rgba } from '../colour/rgba.js';
 import { keepsHue } from '../colour/hue.js';
 import { nearestOf, nearestPassing, type Asked, type Nearest } from '../colour/nearest.js';
 import { partNamed } from '../component/kind.js';
+import { columnNamed } from '../component/states.js';
 import type { StateColumn } from '../component/state-column.js';
 import type { LedgerCheck, LedgerRequest } from '../ledger/ledger-check.js';
 import { settingKey, type Look, type Setting } from '../look/model.js';
@@ -106,6 +107,12 @@ export class Drafting {
       this.memory.asked.set(key, asked);
     }
     return asked ?? undefined;
+  }
+
+  /** The column in which a part is changed for a check: what lies around is in the state that it has itself, which is at rest. */
+  columnOf(part: string, check: LedgerCheck, column: StateColumn): StateColumn {
+    const hasState = partNamed(this.session.kind, part)?.states.includes(column.name as never);
+    return part === check.part || hasState ? column : columnNamed('default')!;
   }
 
   /** The subject that stands for a part, seen in a column. */

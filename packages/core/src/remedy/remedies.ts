@@ -2,7 +2,7 @@ import type { Level } from '../check/check.js';
 import { worstOf } from '../check/text.js';
 import { columnNamed } from '../component/states.js';
 import { checkKey, isShort } from '../ledger/due.js';
-import { isMetWhenGone, type LedgerCheck } from '../ledger/ledger-check.js';
+import { onceGone, type LedgerCheck } from '../ledger/ledger-check.js';
 import { changeLook, type Look } from '../look/model.js';
 import type { ComponentSession } from '../session/component-session.js';
 import { Drafting, RemedyMemory, type Draft, type RemedyRequest } from './drafting.js';
@@ -93,11 +93,7 @@ export class Remedies {
       (item) => item.part === ref.part && item.column === ref.column && item.demand === ref.demand,
     );
     const was = this.checkIn(before, ref);
-    // What takes no time any more has no way between to be judged.
-    const gone = !own.length && was && isMetWhenGone(was) ? was : undefined;
-    const judged = gone
-      ? { ...gone, verdict: 'passes' as const, measured: undefined }
-      : (worstOf(own) as LedgerCheck | undefined);
+    const judged = own.length ? (worstOf(own) as LedgerCheck | undefined) : was && onceGone(was);
     if (!judged || judged.verdict === 'short' || judged.verdict === 'unsure') return undefined;
     const old = new Map(before.map((item) => [checkKey(item), item]));
     const { level } = this.request;

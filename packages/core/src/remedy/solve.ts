@@ -11,7 +11,7 @@ import type { ComponentSession } from '../session/component-session.js';
 import { placesOf, replacementsFor, settingsOf } from './colour-places.js';
 import { checkKey } from '../ledger/due.js';
 import type { RemedyRequest } from './drafting.js';
-import { isMetWhenGone, type LedgerCheck } from '../ledger/ledger-check.js';
+import { onceGone, type LedgerCheck } from '../ledger/ledger-check.js';
 import { draftSteps, type Step } from './steps.js';
 
 /** What one action is to solve: a part in all its states, the component, or all that has one colour. */
@@ -144,19 +144,12 @@ function solutionOf(
   why: ReadonlyMap<string, string>,
 ): Solution {
   const after = new Map(checks.map((check) => [checkKey(check), check]));
-  const isMet = (check: LedgerCheck) => {
-    const found = after.get(checkKey(check));
-    return found ? !isDue(found) : isMetWhenGone(check);
-  };
+  const outcome = wanted.map((check) => after.get(checkKey(check)) ?? onceGone(check) ?? check);
   const old = new Set(look.settings);
   return {
     settings: now.settings.filter((setting) => !old.has(setting)),
-    mended: wanted
-      .filter(isMet)
-      .map((check) => after.get(checkKey(check)) ?? { ...check, verdict: 'passes', measured: undefined }),
-    unmet: wanted
-      .filter((check) => !isMet(check))
-      .map((check) => ({ check: after.get(checkKey(check)) ?? check, why: why.get(checkKey(check)) ?? whyNot(check) })),
+    mended: outcome.filter((check) => !isDue(check)),
+    unmet: outcome.filter(isDue).map((check) => ({ check, why: why.get(checkKey(check)) ?? whyNot(check) })),
     distance,
   };
 }

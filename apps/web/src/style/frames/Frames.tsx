@@ -4,7 +4,7 @@ import type { LookStore } from '../../frame/look-store';
 import { VisionFilters } from '../../frame/vision';
 import { showsWidths, WIDTHS, type FramesView } from './frames-view';
 import { StateFrame } from './StateFrame';
-import type { AtWidth } from './useWidths';
+import type { LookShown } from './look-shown';
 import { worstCheck } from '../checks/worstCheck';
 
 /** A part in each of its states, side by side on the real page. */
@@ -33,7 +33,7 @@ export function Frames({
   exceptions: Look['exceptions'];
   view: FramesView;
   /** The look and its checks at the widths besides the one in hand. */
-  widths: Readonly<Partial<Record<ViewportName, AtWidth>>>;
+  widths: Readonly<Partial<Record<ViewportName, LookShown>>>;
   look: LookStore;
   /** The look in hand, where a heat map is wanted. */
   heatLook: Look | undefined;

@@ -2,14 +2,13 @@ import { Flex } from '@chakra-ui/react';
 import type { Trial } from '@retoque/contract';
 import { tallyOf, type EditingPlace, type Look, type StateColumn, type ViewportName } from '@retoque/core';
 import { useQuery } from '@tanstack/react-query';
-import { engine } from '../../engine/engine';
 import type { ComponentRef } from '../../engine/protocol';
 import { refKey } from '../../engine/ref-key';
-import { createLookStore } from '../../frame/look-store';
 import { Wedge } from '../../shell/Wedge';
 import { Button } from '../../theme/Button';
 import { worstCheck } from '../checks/worstCheck';
 import type { FramesView } from './frames-view';
+import { lookShown } from './look-shown';
 import { StateFrame } from './StateFrame';
 
 interface Shown {
@@ -68,14 +67,8 @@ function VersionRow({
     queryKey: ['engine', 'beside', refKey(component), viewport, place, view.alone, version.id, version.revision],
     staleTime: Infinity,
     gcTime: 0,
-    queryFn: async () => {
-      // Exceptions are each version's own.
-      const everyMember = { ...place, exception: undefined };
-      const { frames, checks } = await engine().atWidth(component, look, viewport, everyMember, view.alone);
-      const store = createLookStore();
-      store.set(frames);
-      return { store, checks };
-    },
+    // Exceptions are each version's own.
+    queryFn: () => lookShown(component, look, viewport, { ...place, exception: undefined }, view.alone),
   });
   const name = `Version ${version.name}`;
   const short = answer.data ? tallyOf(answer.data.checks).short : 0;
@@ -107,7 +100,7 @@ function VersionRow({
                 exceptions={look.exceptions}
                 view={view}
                 named={false}
-                look={answer.data.store}
+                look={answer.data.look}
                 heatLook={view.heat ? look : undefined}
                 check={worstCheck(answer.data.checks, part, column.name)}
                 selected={column.name === selected}

@@ -4,11 +4,7 @@ import { engine } from '../../engine/engine';
 import type { ComponentRef } from '../../engine/protocol';
 import { createLookStore, type LookStore } from '../../frame/look-store';
 import { WIDTHS } from './frames-view';
-
-export interface AtWidth {
-  readonly look: LookStore;
-  readonly checks: readonly ColumnCheck[];
-}
+import type { LookShown } from './look-shown';
 
 const PAUSE_MILLIS = 60;
 
@@ -20,7 +16,7 @@ export function useWidths(
   place: EditingPlace,
   shown: boolean,
   alone: boolean,
-): Readonly<Partial<Record<ViewportName, AtWidth>>> {
+): Readonly<Partial<Record<ViewportName, LookShown>>> {
   const [stores] = useState(
     () => new Map<ViewportName, LookStore>(WIDTHS.map((name) => [name, createLookStore()] as const)),
   );

@@ -1,10 +1,9 @@
 import { Box, chakra, Flex, Input } from '@chakra-ui/react';
 import type { SheetPart } from '@retoque/core';
-import { useQuery } from '@tanstack/react-query';
 import { Crosshair } from 'lucide-react';
 import { useState } from 'react';
-import { engine } from '../../engine/engine';
 import { Button } from '../../theme/Button';
+import { useSelectorAnswer } from './useSelectorAnswer';
 
 const Code = chakra('span', { base: { fontFamily: 'mono', fontSize: '11.5px', overflowWrap: 'anywhere' } });
 
@@ -29,16 +28,9 @@ export function PartNote({
 }) {
   const [typed, setTyped] = useState<string>();
   const text = typed ?? pointed;
-  const answer = useQuery({
-    queryKey: ['engine', 'selector', versionId, text],
-    enabled: Boolean(text?.trim()),
-    staleTime: Infinity,
-    queryFn: () => engine().trySelector(versionId, text!),
-  });
+  const { count, problem, words } = useSelectorAnswer(versionId, text);
   const label = part?.label ?? 'Part';
   const editing = text !== undefined;
-  const problem =
-    answer.data?.problem ?? (answer.data?.count === 0 ? 'That selector reaches nothing on this page.' : undefined);
   const leave = () => setTyped(undefined);
   return (
     <Box data-testid="part-note">
@@ -60,7 +52,7 @@ export function PartNote({
           <form
             onSubmit={(event) => {
               event.preventDefault();
-              if (!text.trim() || problem || !answer.data) return;
+              if (!text.trim() || problem || count === undefined) return;
               onCorrect(text.trim());
               leave();
             }}
@@ -96,13 +88,10 @@ export function PartNote({
               mt="4px"
               minHeight="17px"
             >
-              {problem ??
-                (answer.data
-                  ? `Reaches ${answer.data.count} ${answer.data.count === 1 ? 'element' : 'elements'}.`
-                  : '')}
+              {problem ?? words}
             </Box>
             <Flex gap="6px" mt="4px">
-              <Button type="submit" variant="solid" size="s" disabled={Boolean(problem) || !answer.data}>
+              <Button type="submit" variant="solid" size="s" disabled={Boolean(problem) || count === undefined}>
                 Use it
               </Button>
               <Button variant="quiet" size="s" onClick={leave}>

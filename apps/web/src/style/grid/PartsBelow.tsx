@@ -1,6 +1,5 @@
 import { Box, Flex, Input } from '@chakra-ui/react';
 import { isPartName, type ViewportName } from '@retoque/core';
-import { useQuery } from '@tanstack/react-query';
 import { Crosshair, Plus } from 'lucide-react';
 import { useState } from 'react';
 import { engine } from '../../engine/engine';
@@ -8,6 +7,7 @@ import type { ComponentRef } from '../../engine/protocol';
 import { late } from '../../shell/late';
 import { tellProblem } from '../../shell/toasts';
 import { Button } from '../../theme/Button';
+import { useSelectorAnswer } from './useSelectorAnswer';
 
 const Pointing = late(() => import('./Pointing'));
 
@@ -124,18 +124,9 @@ function PartForm({
   onSet: (name: string, label: string, selector: string) => void;
 }) {
   const { name, label, selector } = draft;
-  const answer = useQuery({
-    queryKey: ['engine', 'selector', versionId, selector],
-    enabled: selector.trim() !== '',
-    staleTime: Infinity,
-    queryFn: () => engine().trySelector(versionId, selector),
-  });
-  const count = answer.data?.count ?? 0;
-  const problem =
-    problemOf(draft, taken) ??
-    (selector.trim() ? answer.data?.problem : undefined) ??
-    (answer.data && !count && selector.trim() ? 'That selector reaches nothing on this page.' : undefined);
-  const isReady = Boolean(label && count && !problem);
+  const answer = useSelectorAnswer(versionId, selector);
+  const problem = problemOf(draft, taken) ?? answer.problem;
+  const isReady = Boolean(label && answer.count && !problem);
   return (
     <form
       aria-label={name === undefined ? 'A new part' : label}
@@ -181,7 +172,7 @@ function PartForm({
         </Button>
       </Flex>
       <Box role={problem ? 'alert' : 'status'} color={problem ? 'short' : 'ink2'} mt="4px" minHeight="17px">
-        {problem ?? (count ? `Reaches ${count} ${count === 1 ? 'element' : 'elements'}.` : '')}
+        {problem ?? answer.words}
       </Box>
     </form>
   );

@@ -9,6 +9,7 @@ import {
   type Look,
   type Row,
   type SheetPart,
+  type Setting,
 } from '@retoque/core';
 import type { CellAddress } from './cells';
 
@@ -107,31 +108,26 @@ export const addException = (look: Look, exception: Exception): Look => ({
   exceptions: [...look.exceptions.filter((item) => item.id !== exception.id), exception],
 });
 
-/** Takes an exception away with its settings. */
-export function removeException(look: Look, id: string): Look {
-  const settings = look.settings.filter((setting) => setting.exception !== id);
+/** A look with some of its settings alone; of the others it is not kept either that they were switched off. */
+function withSettings(look: Look, isKept: (setting: Setting) => boolean): Look {
+  const settings = look.settings.filter(isKept);
   const left = new Set(settings.map(settingKey));
-  return {
-    ...look,
-    settings,
-    exceptions: look.exceptions.filter((item) => item.id !== id),
-    muted: look.muted.filter((key) => left.has(key)),
-  };
+  return { ...look, settings, muted: look.muted.filter((key) => left.has(key)) };
 }
+
+/** Takes an exception away with its settings. */
+export const removeException = (look: Look, id: string): Look => ({
+  ...withSettings(look, (setting) => setting.exception !== id),
+  exceptions: look.exceptions.filter((item) => item.id !== id),
+});
+
+/** A look without a part that its owner had added, and without what it says of it. */
+export const removePart = (look: Look, part: string): Look => ({
+  ...withSettings(correctPart(look, part, undefined), (setting) => setting.part !== part),
+  exceptions: look.exceptions.filter((exception) => exception.part !== part),
+});
 
 /** Gives a part another selector; undefined goes back to the kind's own. */
-/** A look without a part that its owner had added, and without what it says of it. */
-export function removePart(look: Look, part: string): Look {
-  const settings = look.settings.filter((setting) => setting.part !== part);
-  const kept = new Set(settings.map(settingKey));
-  return {
-    ...correctPart(look, part, undefined),
-    settings,
-    exceptions: look.exceptions.filter((exception) => exception.part !== part),
-    muted: look.muted.filter((key) => kept.has(key)),
-  };
-}
-
 export function correctPart(look: Look, part: string, selector: string | undefined): Look {
   const parts = { ...look.parts };
   if (selector === undefined) delete parts[part];

@@ -6,10 +6,10 @@ import { pageQuery } from '../../api/queries';
 import { engine, useOpenedPage } from '../../engine/engine';
 import type { ComponentRef } from '../../engine/protocol';
 import { refKey } from '../../engine/ref-key';
-import { createLookStore } from '../../frame/look-store';
 import { equip } from '../../measuring/equip';
 import { worstCheck } from '../checks/worstCheck';
 import { PLAIN_VIEW } from '../frames/frames-view';
+import { lookShown } from '../frames/look-shown';
 import { StateFrame } from '../frames/StateFrame';
 
 const AT_REST: StateColumn = columnNamed('default')!;
@@ -46,10 +46,7 @@ export function ReachPicture({
     gcTime: 0,
     queryFn: async () => {
       await equip(engine(), reach.pageId, there!.versionId);
-      const { frames, checks } = await engine().atWidth(there!, look, 'wide', EVERY_PAGE, false);
-      const store = createLookStore();
-      store.set(frames);
-      return { store, checks };
+      return lookShown(there!, look, 'wide', EVERY_PAGE, false);
     },
   });
   const error = page.error ?? opened.error ?? answer.error;
@@ -74,7 +71,7 @@ export function ReachPicture({
             exceptions={look.exceptions}
             view={WHOLE}
             named={false}
-            look={answer.data.store}
+            look={answer.data.look}
             heatLook={undefined}
             check={worstCheck(answer.data.checks, shown, AT_REST.name)}
             selected={false}

@@ -2,8 +2,8 @@ import type { PageSummary } from '@retoque/contract';
 import type { Look, PageReach } from '@retoque/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
-import { pageQuery } from '../../api/queries';
-import { enginePage, surveyEngine } from '../../engine/engine';
+import { surveyEngine } from '../../engine/engine';
+import { openPages } from '../../engine/open-pages';
 import type { ComponentRef } from '../../engine/protocol';
 import { refKey } from '../../engine/ref-key';
 import { isForEveryPage } from './reach-words';
@@ -54,7 +54,7 @@ export function useReach(
     placeholderData: (before: readonly PageReach[] | undefined) => before,
     queryFn: async () => {
       // What the survey has counted this worker may not have seen.
-      for (const { id } of pages) await surveyEngine().open(enginePage(await client.ensureQueryData(pageQuery(id))));
+      await openPages(client, pages);
       return surveyEngine().reach(component!);
     },
   });

@@ -2,7 +2,6 @@ import { toHex } from '../../colour/print.js';
 import { BLACK, WHITE } from '../../colour/rgba.js';
 import { leastAlpha } from '../../colour/nearest.js';
 import { partNamed } from '../../component/kind.js';
-import { columnNamed } from '../../component/states.js';
 import type { StateColumn } from '../../component/state-column.js';
 import type { LedgerCheck } from '../../ledger/ledger-check.js';
 import type { Draft, Drafting } from '../drafting.js';
@@ -14,9 +13,7 @@ export function draftGround(drafting: Drafting, check: LedgerCheck, column: Stat
   const standing = partNamed(drafting.session.kind, check.part);
   const scrimmed = standing?.pseudo === undefined ? check.part : (standing.carrier ?? check.part);
   if (part === undefined) return draftScrim(drafting, check, column, scrimmed);
-  const own = partNamed(drafting.session.kind, part);
-  // A ground around the part is changed in the state that it is in itself, which is at rest.
-  const state = part === check.part || own?.states.includes(column.name as never) ? column : columnNamed('default')!;
+  const state = drafting.columnOf(part, check, column);
   const asked = drafting.askedOf(check, part, state, 'background-color');
   if (!asked) return [];
   const { style } = drafting.seen(part, state.name);

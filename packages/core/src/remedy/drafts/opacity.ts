@@ -1,6 +1,5 @@
-import { leastAlpha } from '../../colour/nearest.js';
+import { leastAlpha, leastHundredth } from '../../colour/nearest.js';
 import { toHex } from '../../colour/print.js';
-import { columnNamed } from '../../component/states.js';
 import type { StateColumn } from '../../component/state-column.js';
 import { partNamed } from '../../component/kind.js';
 import type { LedgerCheck } from '../../ledger/ledger-check.js';
@@ -65,29 +64,21 @@ function draftFade(drafting: Drafting, check: LedgerCheck, column: StateColumn):
   if (!faded || faded.opacity <= 0) return [];
   const { part, opacity } = faded;
   const { session, look, request } = drafting;
-  const state =
-    part === check.part || partNamed(session.kind, part)?.states.includes(column.name as never)
-      ? column
-      : columnNamed('default')!;
+  const state = drafting.columnOf(part, check, column);
   const settingOf = (hundredths: number) => drafting.settingOf(part, state, 'opacity', `${hundredths / 100}`);
   const passes = (hundredths: number): boolean =>
     session
       .ledger(changeLook(look, [settingOf(hundredths)]), request)
       .filter((own) => own.part === check.part && own.column === check.column && own.demand === check.demand)
       .every(({ verdict }) => verdict !== 'short' && verdict !== 'unsure');
-  if (!passes(100)) return [];
-  let [low, high] = [Math.floor(opacity * 100), 100];
-  while (high - low > 1) {
-    const middle = Math.floor((low + high) / 2);
-    if (passes(middle)) high = middle;
-    else low = middle;
-  }
+  const least = leastHundredth(opacity, passes);
+  if (least === undefined) return [];
   return [
     {
       kind: 'opacity',
-      words: `${drafting.labelOf(part)}: opacity ${percent(opacity)} → ${high} %`,
-      settings: [settingOf(high)],
-      distance: (high / 100 - opacity) * NEARNESS,
+      words: `${drafting.labelOf(part)}: opacity ${percent(opacity)} → ${percent(least)} %`,
+      settings: [settingOf(Math.round(least * 100))],
+      distance: (least - opacity) * NEARNESS,
     },
   ];
 }
