@@ -17,6 +17,7 @@ import { Failure } from '../failure.js';
 import { collect, environment, oneOf, select, states, viewport } from '../options.js';
 import type { Output } from '../output.js';
 import { addGeometry } from '../read-geometry.js';
+import { besides } from '../besides.js';
 import { dressFor } from '../read-looks.js';
 import { readPage } from '../read-page.js';
 import { readPictures } from '../read-pictures.js';
@@ -140,26 +141,24 @@ export function addCheck(program: Command, output: Output, exit: (code: number) 
       const ways: PageWays[] = [];
       for (const file of files) {
         const page = readPage(file, { css: options.css, warn: output.err });
-        const pictures = readPictures(page, output.err);
-        // Meanwhile, since finding them asks for no picture.
-        if (demands === 'all' || remedies) page.components();
-        await pictures;
+        const shown = options.looks === undefined ? 'none' : 'worn';
+        const dressed = await dressFor(page, options.looks);
+        const asked = { states: wantedStates, level, demands };
+        await besides(readPictures(page, output.err), () =>
+          environments.map(([, where]) => pageChecks(dressed, shown, { ...asked, environment: where })),
+        );
         if (options.geometry !== undefined) {
           addGeometry(page, options.geometry);
           for (const [size] of environments.filter(([, own]) => !page.measures.geometryFor(own))) {
             output.err(`${options.geometry} was not measured at ${size}, so grounds are estimated there.`);
           }
         }
-        const dressed = await dressFor(page, options.looks);
-        const shown = options.looks === undefined ? 'none' : 'worn';
         const targets = options.select === undefined ? undefined : select(page, options.select);
         if (targets && !targets.length) throw new Failure(`Nothing in ${file} matches ${options.select}.`);
         for (const [size, where] of environments) {
           const steps = pageChecks(dressed, shown, {
+            ...asked,
             environment: where,
-            states: wantedStates,
-            level,
-            demands,
             ...(targets ? { within: targets.map((target) => target.element) } : {}),
           });
           const entries = finish(steps);
@@ -172,8 +171,8 @@ export function addCheck(program: Command, output: Output, exit: (code: number) 
         if (remedies) {
           const viewports = environments.map(([name, where]) => ({ name, environment: where }));
           const within = targets?.map((target) => target.element);
-          const asked = { viewports, level, each: remedies === 'each', ...(within ? { within } : {}) };
-          const found = pageWays(dressed, shown, asked);
+          const solving = { viewports, level, each: remedies === 'each', ...(within ? { within } : {}) };
+          const found = pageWays(dressed, shown, solving);
           ways.push(...found.map((component) => ({ page: file, ...waysRecord(component) })));
         }
       }
