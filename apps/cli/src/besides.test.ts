@@ -33,6 +33,8 @@ describe('computing beside something awaited', () => {
   });
 
   it('fails as what it waits for fails', async () => {
-    await expect(besides(Promise.reject(new Error('no picture')), () => [counting(2, [])])).rejects.toThrow('no picture');
+    await expect(besides(Promise.reject(new Error('no picture')), () => [counting(2, [])])).rejects.toThrow(
+      'no picture',
+    );
   });
 });
