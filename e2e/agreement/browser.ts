@@ -67,6 +67,11 @@ export class BrowserPage {
     await this.change(wanted);
   }
 
+  /** Forces states on every element of the page at once. */
+  forceAll(states: readonly string[]): Promise<void> {
+    return this.change(new Map(this.ids.map((id) => [id, states])));
+  }
+
   /** Forces nothing any more. */
   release(): Promise<void> {
     return this.change(new Map());

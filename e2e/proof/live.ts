@@ -36,6 +36,17 @@ export const statesNow = (page: Page, order: number): Promise<string[]> =>
     return ['hover', 'active', 'focus', 'focus-visible'].filter((state) => element.matches(`:${state}`));
   }, order);
 
+/** Whether a pseudo-element is laid out; of one that is not, Chromium reads no transform back whatever is set. */
+export const isLaidOut = (page: Page, order: number, pseudo: string): Promise<boolean> =>
+  page.evaluate(
+    ([at, name]) => {
+      const element = document.querySelectorAll('*')[at]!;
+      const { content, display } = getComputedStyle(element, `::${name}`);
+      return element.checkVisibility() && !['none', 'normal'].includes(content) && display !== 'none';
+    },
+    [order, pseudo] as const,
+  );
+
 /** Moves the real pointer onto an element; false where something else lies there, or it is not shown. */
 export async function pointAt(page: Page, order: number): Promise<boolean> {
   const at = await page.evaluate((place) => {

@@ -19,7 +19,7 @@ import { BrowserPage, type Values } from '../agreement/browser';
 import { agree } from '../agreement/compare';
 import { COMPARED, READ_BACK } from '../agreement/properties';
 import { paintedColour, visit } from './history';
-import { letGo, pointAt, putOn, stage, statesNow, tabOn } from './live';
+import { isLaidOut, letGo, pointAt, putOn, stage, statesNow, tabOn } from './live';
 
 /** A value that the live page shows otherwise than was promised. */
 export interface Differing {
@@ -49,6 +49,14 @@ const ENVIRONMENTS: readonly Environment[] = [
   { ...DESKTOP, width: 800 },
   { ...DESKTOP, width: 375 },
   { ...DESKTOP, scheme: 'dark' },
+];
+const AT_REST: readonly string[] = [];
+/** States in which elements that no look is about are compared with themselves. */
+const IN_STATES: readonly (readonly string[])[] = [
+  AT_REST,
+  ['hover'],
+  ['hover', 'active'],
+  ['focus', 'focus-visible', 'focus-within'],
 ];
 /** Of a part's elements these many are read, the first and the last among them. */
 const MOST_MEMBERS = 4;
@@ -82,15 +90,21 @@ export class LivePage {
     await this.page.emulateMedia({ colorScheme: scheme });
   }
 
-  /** Every value of every element without a handover. */
-  async bare({ width, scheme }: Environment): Promise<readonly Values[]> {
-    const key = `${width} ${scheme}`;
-    let known = this.before.get(key);
-    if (!known) {
+  /** Every value of every element without a handover, and what it is with one: at rest, or with all in a few states. */
+  async withoutAndWith(
+    css: string,
+    { width, scheme }: Environment,
+    states: readonly string[],
+  ): Promise<{ was: readonly Values[]; is: readonly Values[] }> {
+    const key = `${width} ${scheme} ${states.join()}`;
+    await (states.length ? this.browser.forceAll(states) : this.browser.release());
+    let was = this.before.get(key);
+    if (!was) {
       await putOn(this.page, '');
-      this.before.set(key, (known = await this.browser.read('all', COMPARED)));
+      this.before.set(key, (was = await this.browser.read('all', COMPARED)));
     }
-    return known;
+    await putOn(this.page, css);
+    return { was, is: await this.browser.read('all', COMPARED) };
   }
 }
 
@@ -125,9 +139,9 @@ async function provePage(
     await live.seeIn(environment);
     // A window that comes to the front may be given the focus that another one had.
     await letGo(live.page);
-    const before = await live.bare(environment);
-    await putOn(live.page, css);
-    await othersUnchanged(site, live, looks, before, environment, outcome);
+    for (const states of environment === DESKTOP ? IN_STATES : [AT_REST])
+      await othersUnchanged(site, live, looks, { css, environment, states }, outcome);
+    await live.browser.release();
     const reader = new Reader(site, live, environment, broken, outcome);
     for (const here of looks) await reader.readForced(here);
     await live.browser.release();
@@ -142,8 +156,7 @@ async function othersUnchanged(
   site: Site,
   live: LivePage,
   looks: readonly LookHere[],
-  before: readonly Values[],
-  environment: Environment,
+  { css, environment, states }: { css: string; environment: Environment; states: readonly string[] },
   outcome: Outcome,
 ): Promise<void> {
   const { elements } = site.page(live.version).tree;
@@ -151,21 +164,21 @@ async function othersUnchanged(
   const touched = new Set(own);
   // Elements come after what they stand in.
   for (const element of elements) if (element.parent && touched.has(element.parent)) touched.add(element);
-  const after = await live.browser.read('all', COMPARED);
+  const { was, is } = await live.withoutAndWith(css, environment, states);
   for (const element of elements) {
     if (touched.has(element)) continue;
     outcome.others++;
-    const [was, is] = [before[element.order]!, after[element.order]!];
+    const [before, after] = [was[element.order]!, is[element.order]!];
     COMPARED.forEach((property, i) => {
-      if (was[i] === is[i]) return;
+      if (before[i] === after[i]) return;
       const where = `${element.name}.${element.classes.join('.')} at ${environment.width}`;
       outcome.foreign.push({
         page: live.version,
         where,
-        state: 'default',
+        state: states.join('+') || 'default',
         property,
-        promised: was[i]!,
-        live: is[i]!,
+        promised: before[i]!,
+        live: after[i]!,
       });
     });
   }
@@ -298,7 +311,10 @@ class Reader {
       const promised = style.text(property);
       const found = values![i]!;
       if (agree(promised, found)) continue;
-      if (READ_BACK.has(property) && agree(await readBack(browser, property, promised, pseudo), found)) continue;
+      if (READ_BACK.has(property)) {
+        if (agree(await readBack(browser, property, promised, pseudo), found)) continue;
+        if (pseudo && !(await isLaidOut(this.live.page, element.order, pseudo))) continue;
+      }
       this.differs(subject, state, property, promised, found);
     }
   }
