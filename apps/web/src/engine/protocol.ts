@@ -74,6 +74,17 @@ export interface WornChange {
 }
 
 /** A picture or font of the site that looks may name by its path. */
+/** Changes of a page that make controls of texts, to be made one after the other. */
+export interface AsControls {
+  readonly changes: readonly {
+    readonly locator: Locator;
+    readonly html: string;
+    readonly before: string;
+    readonly css: string;
+  }[];
+  readonly look: Look;
+}
+
 export interface EngineFile {
   readonly address: string;
   readonly hash: string;
@@ -357,8 +368,8 @@ export interface Engine {
   placeAt(versionId: string, order: number): Promise<PagePlace>;
   /** Where the pictures of a page are served, by the absolute addresses that its HTML means. */
   pictures(versionId: string): Promise<{ base: string; served: ReadonlyMap<string, string> }>;
-  /** The HTML of an element as a link or a button, and as it is. */
-  asControl(versionId: string, order: number, tag: 'a' | 'button'): Promise<{ html: string; before: string }>;
+  /** The texts of a component as links or buttons that look as they do, and its look for them. */
+  asControls(component: ComponentRef, look: Look, tag: 'a' | 'button'): Promise<AsControls>;
   /**
    * The CSS of a site, with its proof on every page.
    *

@@ -16,6 +16,7 @@ export * from '../look/model.js';
 export { resolveNames, withSwatches, type NamedThings, type ResolvedLook } from '../look/resolve-names.js';
 export type { CellRef, TakenAlong } from '../sheet/cell-reasons.js';
 export * from '../session/component-session.js';
+export { turnIntoControls, type Turned, type TurnedControls } from '../session/turned-control.js';
 export type { Among } from '../session/underlay.js';
 export { placeOn, type ComponentPlace, type PlacedComponent } from '../parts/placed-component.js';
 export { calledAs, type Proposal } from '../component/take.js';

@@ -1,5 +1,4 @@
 import {
-  asControl,
   baseOf,
   calledAs,
   canBePart,
@@ -73,7 +72,6 @@ export function pagesOf(
   | 'pictures'
   | 'trySelector'
   | 'placeAt'
-  | 'asControl'
 > {
   return {
     async open(page) {
@@ -188,13 +186,6 @@ export function pagesOf(
       const selector = own.find((item) => selectAll(session.tree, item).length === 1) ?? pathSelector(element);
       const name = textOf(element).slice(0, 60) || element.attributes.get('aria-label') || element.name;
       return { locator: locatorFor(element, selector), name, html };
-    },
-
-    async asControl(versionId, order, tag) {
-      const before = sourceOf(opened(versionId).page.html, order) ?? '';
-      const html = asControl(before, tag);
-      if (html === undefined) throw new Error('There is nothing there to make a control of.');
-      return { html, before };
     },
   };
 }

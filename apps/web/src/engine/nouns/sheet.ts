@@ -1,5 +1,6 @@
 import {
   isImposter,
+  turnIntoControls,
   reachingAcross,
   sameRow,
   pathSelector,
@@ -27,6 +28,7 @@ export function sheetOf(
   | 'colourChildren'
   | 'members'
   | 'selectorOf'
+  | 'asControls'
 > {
   let framesListener: FramesListener | undefined;
   /** The sheet that was sent last; the next is told by what differs. */
@@ -41,6 +43,21 @@ export function sheetOf(
         reach: session.located.elements.length,
         isImposter: session.kind.name === 'button' && isImposter(session.element),
       };
+    },
+
+    async asControls(ref, look, tag) {
+      const session = sessionOf(ref);
+      const texts = session.located.elements.filter(isImposter).map(({ order }) => order);
+      const { controls, css, retarget } = turnIntoControls(session.page, texts, tag);
+      if (!controls.length) throw new Error('There is nothing there to make a control of.');
+      const last = controls.length - 1;
+      const changes = controls.map(({ locator, html, before }, i) => ({
+        locator,
+        html,
+        before,
+        css: i === last ? css : '',
+      }));
+      return { changes, look: retarget(look) };
     },
 
     async reach({ versionId, pageId, kind, locator, parts }) {

@@ -25,9 +25,15 @@ export function BenchNotes({
           <Notice tone="short">{message}</Notice>
         </div>
       ))}
-      {markup.held ? <MadeHere change={markup.held} busy={markup.removing} onTakeBack={markup.takeBack} /> : null}
-      {found?.isImposter ? <Imposter busy={markup.adding} onMake={(tag) => markup.makeReal(found.order, tag)} /> : null}
-      {found?.outcome === 'moved' ? (
+      {markup.held.length ? (
+        <MadeHere
+          changes={markup.held}
+          busy={markup.removing}
+          onTakeBack={(...back) => void markup.takeBack(...back)}
+        />
+      ) : null}
+      {found?.isImposter ? <Imposter busy={markup.adding} onMake={(tag) => void markup.makeReal(tag)} /> : null}
+      {found?.outcome === 'moved' && !markup.held.length ? (
         <div className="note">
           <Notice>The page has changed, and this component was found again at {found.selector}.</Notice>
         </div>

@@ -144,7 +144,7 @@ export function StyleBench({
   const openPreview = useCallback(() => show('preview'), [show]);
   const openAnew = useCallback(() => show('anew'), [show]);
   const openPointing = useCallback(() => show('pointing'), [show]);
-  const markup = usePageMarkup(styled, close);
+  const markup = usePageMarkup(styled, ref, editor, found?.selector ?? component.locator.selector, close);
   const [across, setAcross] = useState<string>();
   const [pointed, setPointed] = useState<string>();
   const pickOrder = useCallback(
