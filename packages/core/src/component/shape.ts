@@ -170,6 +170,16 @@ export const cardsOn = once((page: StyledPage): ReadonlyMap<ElementNode, readonl
   return found;
 });
 
+/** A box by itself that is drawn as one, with room in it, a heading, what it says and where it leads. */
+export function isLoneCard(element: ElementNode, page: StyledPage): boolean {
+  const style = page.of(element);
+  if (!hasRoom(style) || isOutside(element) || !couldBeCard(element, page)) return false;
+  const held = holdings(element);
+  if (!['heading', 'text', 'target'].every((one) => held.has(one)) || held.has('field')) return false;
+  const isRound = px(style, 'border-top-left-radius') > 0 && paints(style);
+  return isRound || ['top', 'right', 'bottom', 'left'].every((side) => drawsEdge(style, side));
+}
+
 /** True for the ground of a whole page or of the window, over which something opens. */
 export function coversWindow(style: ElementStyle): boolean {
   if (style.text('position') !== 'fixed') return false;

@@ -1,7 +1,7 @@
 import { textDemand, type Kind, type Signs, type Part, type Starter } from '../kind.js';
 import { BOX_ROWS, ICON_ROWS, MESSAGE_ROWS, TARGET_ROWS } from '../rows.js';
 import { find, hasClass, isHeading, isHtml, isInside } from '../signs.js';
-import { cardsOn, LONGEST_CARD, textLength } from '../shape.js';
+import { cardsOn, isLoneCard, LONGEST_CARD, textLength } from '../shape.js';
 import { POINTED, type StateName } from '../states.js';
 
 const NAMED = /(^|[-_])(card|tile)([-_]|$)/i;
@@ -80,6 +80,7 @@ export const CARD_SIGNS: Signs = {
   recognise(element, page) {
     if (cardsOn(page).has(element)) return 0.9;
     if (!isHtml(element, 'article', 'div', 'li', 'a', 'section')) return 0;
+    if (isLoneCard(element, page)) return 0.8;
     if (!hasClass(element, NAMED) || hasClass(element, PIECE) || textLength(element) > LONGEST_CARD) return 0;
     if (isInside(element, (node) => hasClass(node, NAMED) && !hasClass(node, PIECE))) return 0;
     return find(element, (node) => isHeading(node) || isHtml(node, 'p', 'img')) ? 0.93 : 0;

@@ -30,14 +30,27 @@ export const COUNTDOWN: Kind = {
     {
       name: 'digits',
       label: 'Digits',
-      find: [':scope [class*=digit]', ':scope [class*=value]', ':scope :is(b, strong)'],
+      find: [
+        ':scope [class*=digit]',
+        ':scope [class*=value]',
+        ':scope [class*=num]',
+        ':scope :is(b, strong)',
+        // A number before what it counts.
+        ':scope :has(+ small)',
+        ':scope * > :is(span, div, p):first-child:has(+ :is(span, div, p):last-child)',
+      ],
       states: ['default'],
       first: ['font-size', 'font-family', ...MESSAGE_ROWS, 'background'],
     },
     {
       name: 'unit',
       label: 'Units',
-      find: [':scope [class*=unit]:not(:has([class*=digit]))', ':scope [class*=label]', ':scope small'],
+      find: [
+        ':scope [class*=unit]:not(:has([class*=digit]))',
+        ':scope [class*=label]',
+        ':scope small',
+        ':scope * > :is(span, div, p):first-child + :is(span, div, p):last-child',
+      ],
       states: ['default'],
       first: MESSAGE_ROWS,
     },

@@ -2,10 +2,11 @@ import { textDemand, type Kind, type Signs, type Starter } from '../kind.js';
 import { BOX_ROWS, MESSAGE_ROWS } from '../rows.js';
 import type { StyledPage } from '../../css/cascade/page-styles.js';
 import type { ElementNode } from '../../tree/tree.js';
-import { drawsEdge, holdings, LONGEST_CARD, textLength } from '../shape.js';
+import { drawsEdge, holdings, LONGEST_CARD, paints, textLength } from '../shape.js';
 import { hasClass, isHeading, isHtml, isInside } from '../signs.js';
 
 const NAMED = /(^|[-_])(panel|box|widget|infobox)([-_]|$)/i;
+const STRIP = ':scope > :first-child:has(h1, h2, h3, h4, h5, h6)';
 const HEAD = ':is(:scope > [class*=head], :scope > :is(header, h1, h2, h3, h4))';
 const BODY = ':is(:scope > [class*=body], :scope > [class*=content])';
 
@@ -14,6 +15,16 @@ const isBoxed = (element: ElementNode, page: StyledPage): boolean => {
   const style = page.of(element);
   const isDrawn = style.text('box-shadow') !== 'none' || ['top', 'left'].every((side) => drawsEdge(style, side));
   return isDrawn && textLength(element) > LONGEST_CARD && !isInside(element, (node) => isHtml(node, 'nav', 'header'));
+};
+
+/** A box whose heading stands on a ground of its own, over what it is about. */
+const hasStrip = (element: ElementNode, page: StyledPage): boolean => {
+  const [first, ...rest] = element.children;
+  if (!first || !rest.length || !textLength(first)) return false;
+  const style = page.of(first);
+  const hasGround = style.colour('background-color').alpha > 0 || style.text('background-image') !== 'none';
+  const isStrip = hasGround && (isHeading(first) || holdings(first).has('heading'));
+  return isStrip && !rest.some((node) => holdings(node).has('heading')) && paints(page.of(element));
 };
 
 export const PANEL: Kind = {
@@ -25,7 +36,7 @@ export const PANEL: Kind = {
     {
       name: 'heading',
       label: 'Heading',
-      find: [HEAD],
+      find: [HEAD, STRIP],
       carrier: 'panel',
       states: ['default', 'hover'],
       first: ['text', ...BOX_ROWS, 'font-family', 'font-size', 'font-weight', 'margin'],
@@ -33,7 +44,7 @@ export const PANEL: Kind = {
     {
       name: 'body',
       label: 'Body',
-      find: [BODY, ':scope > p'],
+      find: [BODY, ':scope > p', `${STRIP} + *`, ':scope > :is(h1, h2, h3, h4, h5, h6):first-child + *'],
       carrier: 'panel',
       states: ['default', 'hover'],
       first: ['text', ...BOX_ROWS, 'background-repeat', 'font-size', 'line-height', 'margin'],
@@ -41,7 +52,7 @@ export const PANEL: Kind = {
     {
       name: 'heading-text',
       label: 'Text of the heading',
-      find: [':scope > [class*=head] :is(h1, h2, h3, h4)'],
+      find: [':scope > [class*=head] :is(h1, h2, h3, h4)', `${STRIP} :is(h1, h2, h3, h4)`],
       carrier: 'panel',
       states: ['default', 'hover'],
       first: MESSAGE_ROWS,
@@ -59,7 +70,7 @@ export const PANEL_SIGNS: Signs = {
   kind: PANEL,
   recognise(element, page) {
     if (!isHtml(element, 'div', 'section', 'aside', 'article')) return 0;
-    if (!hasClass(element, NAMED) && !isBoxed(element, page)) return 0;
+    if (!hasClass(element, NAMED) && !isBoxed(element, page) && !hasStrip(element, page)) return 0;
     if (holdings(element).has('field') || isInside(element, (node) => isHtml(node, 'form', 'dialog'))) return 0;
     const [first] = element.children;
     const headed =

@@ -2,7 +2,7 @@ import type { ElementNode } from '../../tree/tree.js';
 import { textDemand, type Kind, type Signs, type Starter } from '../kind.js';
 import { BOX_ROWS, MESSAGE_ROWS, TARGET_ROWS } from '../rows.js';
 import type { StyledPage } from '../../css/cascade/page-styles.js';
-import { textLength } from '../shape.js';
+import { holdings, textLength } from '../shape.js';
 import { isCalled, isHtml, isInside, roleOf } from '../signs.js';
 import { POINTED } from '../states.js';
 
@@ -22,6 +22,19 @@ const runs = (element: ElementNode, page: StyledPage): boolean =>
       textLength(child) > 20
     );
   });
+
+/** Words in one line that goes on past the window that it is seen through, each told from the next by a mark. */
+const isLine = (element: ElementNode, page: StyledPage): boolean => {
+  const [line, ...more] = element.children;
+  if (!line || more.length || !['hidden', 'clip'].includes(page.of(element).text('overflow-x'))) return false;
+  const style = page.of(line);
+  const isOneLine = style.text('display').endsWith('flex') && style.text('flex-wrap') === 'nowrap';
+  const items = line.children;
+  if (!isOneLine || items.length < 2 || holdings(line).size !== 1 || !items.every(textLength)) return false;
+  const isMarked = (item: ElementNode) =>
+    ['before', 'after'].some((name) => !['none', 'normal', '""'].includes(page.of(item, name).text('content')));
+  return items.filter(isMarked).length >= items.length - 1;
+};
 
 export const TICKER: Kind = {
   name: 'ticker',
@@ -81,6 +94,6 @@ export const TICKER_SIGNS: Signs = {
   recognise(element, page) {
     if (!isHtml(element) || isHtml(element, 'body', 'html') || isInside(element, isOne)) return 0;
     if (isOne(element)) return 0.95;
-    return runs(element, page) ? 0.85 : 0;
+    return runs(element, page) || isLine(element, page) ? 0.85 : 0;
   },
 };
