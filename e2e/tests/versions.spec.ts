@@ -43,3 +43,34 @@ test('versions stand under each other with their figures, and going to another k
   await page.getByRole('button', { name: 'Every page' }).click();
   await expect(cell(page, 'text', 'hover')).toContainText('#14323a');
 });
+
+test('three values of one cell stand beside each other with their figures, and one is used', async ({ page }) => {
+  await openButton(page);
+  await cell(page, 'text', 'default').click();
+  await page.getByRole('button', { name: 'Try side by side' }).click();
+  const row = page.getByRole('region', { name: 'Values compared' });
+  const value = row.getByLabel('Another value');
+  await value.fill('#ffeedd');
+  await value.press('Enter');
+  await value.fill('no colour');
+  await value.press('Enter');
+  await expect(row.getByRole('alert')).toContainText('no colour');
+  await value.fill('#3b8ea0');
+  await value.press('Enter');
+  await expect(row).toContainText('Three at once');
+  const one = (text: string) => row.getByRole('group', { name: text });
+  await expect(one('#ffffff')).toContainText('8.42');
+  await expect(one('#ffeedd')).toContainText('7.');
+  await expect(one('#3b8ea0')).toContainText('2.2');
+  const shown = one('#3b8ea0').locator('iframe').contentFrame().locator('.btn');
+  await expect(shown).toHaveCSS('color', 'rgb(59, 142, 160)');
+  // Nothing is set by looking.
+  await expect(page.locator('[data-save]')).not.toHaveAttribute('data-save', 'saving');
+  await expect(cell(page, 'text', 'default')).toContainText('#fff');
+  await one('#ffeedd').getByRole('button', { name: 'Use' }).click();
+  await expect(row).toHaveCount(0);
+  await expect(cell(page, 'text', 'default')).toContainText('#ffeedd');
+  await saved(page);
+  await page.getByRole('button', { name: 'Undo', exact: true }).first().click();
+  await expect(cell(page, 'text', 'default')).toContainText('#fff');
+});

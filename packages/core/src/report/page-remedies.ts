@@ -58,7 +58,8 @@ export interface Wearing {
 }
 
 /**
- * Suggested fixes for all components of a page that fall short somewhere, in the order in which they stand.
+ * Suggested fixes for all components of a page that fall short somewhere, in the order in which they stand, and for what
+ * belongs to none of them, by section.
  *
  * @param wearing what a component wears; nothing where it is absent
  */
@@ -74,7 +75,7 @@ export function pageRemedies(
   const wanted = within && new Set(within);
   const request = { viewports, level, at: viewports[0]!.name };
   const found: ComponentWays[] = [];
-  for (const { kind, name, selector, locator } of page.components()) {
+  for (const { kind, name, selector, locator } of [...page.components(), ...page.rest()]) {
     const { session: component, look } = wearing({ kind, locator });
     if (wanted && !isWithin(component.element, wanted)) continue;
     const due = component.ledger(look, request).filter((check) => isDue(check, level));
