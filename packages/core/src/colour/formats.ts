@@ -1,4 +1,5 @@
-import { converter } from 'culori';
+import 'culori/css';
+import { converter } from 'culori/fn';
 import { printNumber } from '../base/number.js';
 import { toOklch } from './oklch.js';
 import { toHex } from './print.js';

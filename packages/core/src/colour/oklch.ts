@@ -1,4 +1,5 @@
-import { converter, toGamut } from 'culori';
+import 'culori/css';
+import { converter, toGamut } from 'culori/fn';
 import { clamp01, type Rgba } from './rgba.js';
 
 /** Lightness 0 to 1, chroma 0 to about 0.4, hue in degrees, alpha 0 to 1. Source: CSS Color 4, section 9. */

@@ -1,4 +1,5 @@
-import { converter, parse } from 'culori';
+import 'culori/css';
+import { converter, parse } from 'culori/fn';
 import { onceForText } from '../memo/once.js';
 import { ReadColour } from './read-colour.js';
 import { clamp01, type Rgba } from './rgba.js';

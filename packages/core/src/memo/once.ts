@@ -1,6 +1,10 @@
 const NOTHING = Symbol('nothing');
 
-/** What is worked out from an object that never changes, worked out once for each. */
+/**
+ * What is worked out from an object that never changes, worked out once for each.
+ */
+// So that a bundle without what uses it is without it too.
+/* @__NO_SIDE_EFFECTS__ */
 export function once<K extends object, V>(make: (key: K) => V): (key: K) => V {
   const known = new WeakMap<K, V | typeof NOTHING>();
   return (key) => {
@@ -15,7 +19,10 @@ export function once<K extends object, V>(make: (key: K) => V): (key: K) => V {
 /** Texts that are kept of each kind. */
 const MAX_TEXTS = 4000;
 
-/** What is worked out from a text, kept for those that are asked for again and again. */
+/**
+ * What is worked out from a text, kept for those that are asked for again and again.
+ */
+/* @__NO_SIDE_EFFECTS__ */
 export function onceForText<V>(make: (text: string) => V): (text: string) => V {
   const known = new Map<string, { readonly value: V }>();
   return (text) => {

@@ -1,22 +1,26 @@
 import { late } from '../../shell/late';
 import { Hint } from '../../shell/Hint';
 import { Notice } from '../../shell/Notice';
-import type { OpenedComponent } from '../../engine/protocol';
-import type { usePageMarkup } from './usePageMarkup';
+import type { ComponentRef, OpenedComponent } from '../../engine/protocol';
+import type { LookEditor } from '../look/useLookEditor';
+import type { Styled } from './useOpened';
 
-// Few components have either.
-const Imposter = late(() => import('./Imposter'));
-const MadeHere = late(() => import('./MadeHere'));
+// Few components have any.
+const OwnMarkup = late(() => import('./OwnMarkup'));
 
 /** What there is to know before anything else: what is wrong, what stands on the page by the owner's own hand, and a hint. */
 export function BenchNotes({
   problems,
+  styled,
+  component,
   found,
-  markup,
+  editor,
 }: {
   problems: readonly string[];
+  styled: Styled;
+  component: ComponentRef;
   found: OpenedComponent | undefined;
-  markup: ReturnType<typeof usePageMarkup>;
+  editor: LookEditor;
 }) {
   return (
     <>
@@ -25,18 +29,8 @@ export function BenchNotes({
           <Notice tone="short">{message}</Notice>
         </div>
       ))}
-      {markup.held.length ? (
-        <MadeHere
-          changes={markup.held}
-          busy={markup.removing}
-          onTakeBack={(...back) => void markup.takeBack(...back)}
-        />
-      ) : null}
-      {found?.isImposter ? <Imposter busy={markup.adding} onMake={(tag) => void markup.makeReal(tag)} /> : null}
-      {found?.outcome === 'moved' && !markup.held.length ? (
-        <div className="note">
-          <Notice>The page has changed, and this component was found again at {found.selector}.</Notice>
-        </div>
+      {styled.page.version.changes.length || found?.isImposter || found?.outcome === 'moved' ? (
+        <OwnMarkup styled={styled} component={component} found={found} editor={editor} />
       ) : null}
       <div className="note hint">
         <Hint id="style">

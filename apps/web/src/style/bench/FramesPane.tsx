@@ -1,6 +1,7 @@
 import type { ColumnCheck, Look, StateSheet } from '@retoque/core';
 import type { ComponentRef } from '../../engine/protocol';
 import { late } from '../../shell/late';
+import { useHand } from '../editor/hand';
 import { Frames } from '../frames/Frames';
 import type { FramesView } from '../frames/frames-view';
 import type { useFrameLook } from '../frames/useFrameLook';
@@ -12,6 +13,7 @@ import type { Placing } from './usePlace';
 import type { useRivals } from './useRivals';
 
 const VersionRows = late(() => import('../frames/VersionRows'));
+const ValuesRow = late(() => import('../frames/ValuesRow'));
 
 const NO_CHECKS: readonly ColumnCheck[] = [];
 
@@ -49,6 +51,7 @@ export function FramesPane({
   const { viewport, place } = placing;
   const selected = active.head.column;
   const { trials } = styled.component;
+  const { compared } = useHand().compared;
   return (
     <>
       <Frames
@@ -67,6 +70,9 @@ export function FramesPane({
         selected={selected}
         onSelect={state.actions.column}
       />
+      {compared && component && sheet ? (
+        <ValuesRow compared={compared} parts={sheet.parts} viewport={viewport} place={place} view={view} />
+      ) : null}
       {view.beside === 'versions' && component && part ? (
         <VersionRows
           versions={trials.filter(({ id }) => id !== trialId)}

@@ -144,7 +144,7 @@ export function StyleBench({
   const openPreview = useCallback(() => show('preview'), [show]);
   const openAnew = useCallback(() => show('anew'), [show]);
   const openPointing = useCallback(() => show('pointing'), [show]);
-  const markup = usePageMarkup(styled, ref, editor, found?.selector ?? component.locator.selector, close);
+  const markup = usePageMarkup(styled, close);
   const [across, setAcross] = useState<string>();
   const [pointed, setPointed] = useState<string>();
   const pickOrder = useCallback(
@@ -244,7 +244,7 @@ export function StyleBench({
                 onKeepBoth={rivals.keepBoth}
               />
             ) : null}
-            <BenchNotes problems={problems} found={found} markup={markup} />
+            <BenchNotes problems={problems} styled={styled} component={ref} found={found} editor={editor} />
             <div className="bench-head">
               <h1>{component.name}</h1>
               <div className="reach">

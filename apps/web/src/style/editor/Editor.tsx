@@ -6,6 +6,7 @@ import { useSteady } from '../../shell/useSteady';
 import { Button } from '../../theme/Button';
 import { columnLabel, followWords, type CellAddress } from '../look/cells';
 import { servedTogether } from '../look/shared-rule';
+import { CompareValues } from './CompareValues';
 import { ColourEditor } from './ColourEditor';
 import { EDITORS } from './values';
 import { useHand } from './hand';
@@ -156,6 +157,7 @@ export function Editor({
           ) : null}
         </>
       )}
+      <CompareValues address={address} row={row} cell={cell} value={value} />
       {differs && sheetPart ? <Differs part={sheetPart} values={differs} onApart={onApart} /> : null}
       {cell.own !== undefined && !cell.drawn ? <NotDrawn row={row} onDraw={change} /> : null}
       {together.length ? <SharedRule columns={together} onTake={edits.setAlso} /> : null}

@@ -1,6 +1,7 @@
 import type { Kind, Look, Setting, ViewportName } from '@retoque/core';
 import { createContext, useContext } from 'react';
 import type { ComponentRef, SheetQuery } from '../../engine/protocol';
+import type { Comparing } from '../look/useCompared';
 
 /** What is in hand on the Style screen, and how a change of it is tried and kept. */
 export interface Hand {
@@ -15,6 +16,8 @@ export interface Hand {
   readonly measured: number;
   /** Shows settings without keeping them; none shows the look as it is. */
   readonly onTry: (settings: readonly Setting[] | undefined) => void;
+  /** Values of a cell beside each other. */
+  readonly compared: Comparing;
   /** Keeps settings, as one step of this name. */
   readonly onApply: (settings: readonly Setting[], name: string) => void;
 }

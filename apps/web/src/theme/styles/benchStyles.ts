@@ -85,6 +85,14 @@ export const benchStyles = {
     // A row for each width.
     '&[data-rows]': { gridTemplateRows: 'repeat(3, auto)', gridAutoFlow: 'column' },
   },
+  '.compared': {
+    display: 'grid',
+    gap: '4px',
+    alignContent: 'start',
+    '& .line code': { flex: 1 },
+    // Above it stands what it is, and its figure.
+    '& .top, & .figure': { display: 'none' },
+  },
   ...ledgerStyles,
   '.view-menu': {
     ...fieldStyles,

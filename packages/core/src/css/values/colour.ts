@@ -1,7 +1,8 @@
 import { color as readColour, SyntaxFlag, type ColorData } from '@csstools/css-color-parser';
 import { parseComponentValue } from '@csstools/css-parser-algorithms';
 import { tokenize } from '@csstools/css-tokenizer';
-import { converter } from 'culori';
+import 'culori/css';
+import { converter } from 'culori/fn';
 import { generate, type CssNode } from 'css-tree';
 import { parseColour } from '../../colour/parse.js';
 import { toCssRgb } from '../../colour/print.js';

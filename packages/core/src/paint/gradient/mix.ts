@@ -1,4 +1,5 @@
-import { converter, parse, type Color } from 'culori';
+import 'culori/css';
+import { converter, parse, type Color } from 'culori/fn';
 import { parseColour } from '../../colour/parse.js';
 import { clamp01 } from '../../colour/rgba.js';
 import { lookup } from '../../base/lookup.js';
