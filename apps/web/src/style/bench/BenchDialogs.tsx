@@ -37,7 +37,7 @@ const loadAhead = () => {
     import('../editor/NotDrawn'),
     import('../frames/ViewChoices'),
     import('../frames/VersionRows'),
-    import('../frames/ValuesRow'),
+    import('../editor/ValuesRow'),
     import('../../frame/Heat'),
     import('../grid/StateChoices'),
     import('../grid/PartsBelow'),

@@ -13,7 +13,7 @@ import type { Placing } from './usePlace';
 import type { useRivals } from './useRivals';
 
 const VersionRows = late(() => import('../frames/VersionRows'));
-const ValuesRow = late(() => import('../frames/ValuesRow'));
+const ValuesRow = late(() => import('../editor/ValuesRow'));
 
 const NO_CHECKS: readonly ColumnCheck[] = [];
 

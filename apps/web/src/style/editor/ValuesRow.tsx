@@ -15,15 +15,15 @@ import { refKey } from '../../engine/ref-key';
 import { Wedge } from '../../shell/Wedge';
 import { Button } from '../../theme/Button';
 import { worstCheck } from '../checks/worstCheck';
-import { useHand } from '../editor/hand';
+import { useHand } from './hand';
 import { useReader } from '../grid/reading';
 import { columnLabel } from '../look/cells';
 import { setCells } from '../look/look-commands';
 import type { Compared } from '../look/useCompared';
 import { MOST_COMPARED, withoutValue, withValue } from './compared-values';
-import type { FramesView } from './frames-view';
-import { lookShown } from './look-shown';
-import { StateFrame } from './StateFrame';
+import type { FramesView } from '../frames/frames-view';
+import { lookShown } from '../frames/look-shown';
+import { StateFrame } from '../frames/StateFrame';
 
 interface Shown {
   readonly parts: readonly SheetPart[];
