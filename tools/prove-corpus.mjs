@@ -11,8 +11,8 @@ import { root } from './lib/paths.mjs';
 import { run } from './lib/run.mjs';
 
 const LOOKS = process.argv[2] ?? '200';
-/** In milliseconds: 200 looks take about two hours on two cores. */
-const LONGEST = 3 * 60 * 60_000;
+/** In milliseconds: 200 looks take about three hours on two cores. */
+const LONGEST = 6 * 60 * 60_000;
 const folder = mkdtempSync(join(tmpdir(), 'retoque-proof-'));
 
 try {

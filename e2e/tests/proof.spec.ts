@@ -24,7 +24,7 @@ for (const [at, name] of names.entries()) {
   const share = Math.floor(looks / names.length) + (at < looks % names.length ? 1 : 0);
   if (again === undefined ? !share : !isAgain) continue;
   test(`looks drawn at random do on the pages of ${name} what was promised`, async () => {
-    test.setTimeout(180_000 + share * 120_000);
+    test.setTimeout(180_000 + share * 300_000);
     const site = siteOf(name);
     const open = new Map<string, LivePage>();
     const total = { looks: 0, values: 0, real: 0, differing: 0, foreign: 0, others: 0, unpromised: 0 };
