@@ -49,6 +49,7 @@ const ENVIRONMENTS: readonly Environment[] = [
   { ...DESKTOP, width: 800 },
   { ...DESKTOP, width: 375 },
   { ...DESKTOP, scheme: 'dark' },
+  { ...DESKTOP, reducedMotion: true },
 ];
 const AT_REST: readonly string[] = [];
 /** States in which elements that no look is about are compared with themselves. */
@@ -85,18 +86,18 @@ export class LivePage {
     return new LivePage(page, await BrowserPage.open(page), version);
   }
 
-  async seeIn({ width, height, scheme }: Environment): Promise<void> {
+  async seeIn({ width, height, scheme, reducedMotion }: Environment): Promise<void> {
     await this.page.setViewportSize({ width, height });
-    await this.page.emulateMedia({ colorScheme: scheme });
+    await this.page.emulateMedia({ colorScheme: scheme, reducedMotion: reducedMotion ? 'reduce' : 'no-preference' });
   }
 
   /** Every value of every element without a handover, and what it is with one: at rest, or with all in a few states. */
   async withoutAndWith(
     css: string,
-    { width, scheme }: Environment,
+    { width, scheme, reducedMotion }: Environment,
     states: readonly string[],
   ): Promise<{ was: readonly Values[]; is: readonly Values[] }> {
-    const key = `${width} ${scheme} ${states.join()}`;
+    const key = `${width} ${scheme} ${reducedMotion} ${states.join()}`;
     await (states.length ? this.browser.forceAll(states) : this.browser.release());
     let was = this.before.get(key);
     if (!was) {
@@ -288,8 +289,8 @@ class Reader {
   }
 
   private differs({ element, pseudo }: Subject, state: string, property: string, promised: string, live: string): void {
-    const { width, scheme } = this.environment;
-    const where = `${element.name}.${element.classes.join('.')}${pseudo ? `::${pseudo}` : ''} at ${width} ${scheme}`;
+    const { width, scheme, reducedMotion } = this.environment;
+    const where = `${element.name}.${element.classes.join('.')}${pseudo ? `::${pseudo}` : ''} at ${width} ${scheme}${reducedMotion ? ' still' : ''}`;
     this.outcome.differing.push({ page: this.live.version, where, state, property, promised, live });
   }
 

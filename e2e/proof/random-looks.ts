@@ -76,6 +76,7 @@ function lookFor(draw: Draw, session: ComponentSession, pageIds: readonly string
         ...(maybe(draw, 5) ? { page: draw(pageIds) } : {}),
         ...(maybe(draw, 5) ? { viewport: draw(['medium', 'narrow'] as const) } : {}),
         ...(maybe(draw, 8) ? { scheme: 'dark' as const } : {}),
+        ...(maybe(draw, 10) ? { motion: 'reduced' as const } : {}),
       },
     });
   }

@@ -10,6 +10,7 @@ export const whenSchema = z.object({
   page: z.uuid().optional(),
   viewport: z.enum(['medium', 'narrow']).optional(),
   scheme: z.literal('dark').optional(),
+  motion: z.literal('reduced').optional(),
 });
 
 /** A longhand's name, custom properties included. */

@@ -6,6 +6,7 @@ export const environmentOf = (viewport: ViewportName, place: EditingPlace = {}):
   ...DESKTOP,
   ...VIEWPORTS[viewport],
   scheme: place.scheme ?? 'light',
+  reducedMotion: place.motion === 'reduced',
 });
 
 export const ledgerRequest = ({ place, added }: LedgerQuery) => ({

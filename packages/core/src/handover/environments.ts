@@ -3,13 +3,15 @@ import { DESKTOP, type Environment } from '../css/conditions/environment.js';
 import type { CascadeSheet } from '../css/cascade/rule-entry.js';
 import type { Condition } from '../css/sheet/sheet.js';
 
-/** An environment that stands for all others between two breakpoints, in one colour scheme. */
+/** An environment that stands for all others between two breakpoints, in one colour scheme, with or without less motion. */
 export interface EnvironmentCase {
   readonly environment: Environment;
   /** Bounds in CSS pixels: from `from` up to, not including, `to`. */
   readonly from: number;
   readonly to: number;
   readonly scheme: 'light' | 'dark';
+  /** True where less motion is asked for. */
+  readonly reduced: boolean;
 }
 
 const WIDEST = 2560;
@@ -20,13 +22,15 @@ export interface AskedBeside {
   /** Widths up to which settings hold. */
   readonly widths: readonly number[];
   readonly scheme: boolean;
+  /** Whether those who ask for less motion see something else. */
+  readonly motion: boolean;
 }
 
-/** Every width interval that the sheets, or a look, tell apart, in each colour scheme that they ask about. */
+/** Every width interval that the sheets, or a look, tell apart, in each colour scheme that they ask about. Less motion is told apart on request. */
 export function environmentCases(
   sheets: readonly CascadeSheet[],
   base: Environment = DESKTOP,
-  beside: AskedBeside = { widths: [], scheme: false },
+  beside: AskedBeside = { widths: [], scheme: false, motion: false },
 ): EnvironmentCase[] {
   const cuts = new Set<number>([0, ...beside.widths.map((width) => Math.floor(width) + 1)]);
   let asksScheme = beside.scheme;
@@ -45,12 +49,16 @@ export function environmentCases(
   }
   const bounds = [...cuts].filter((cut) => cut >= 0 && cut <= WIDEST).sort((a, b) => a - b);
   const schemes = asksScheme ? (['light', 'dark'] as const) : (['light'] as const);
+  const motions = beside.motion ? [false, true] : [false];
   return schemes.flatMap((scheme) =>
-    bounds.map((from, i) => {
-      const to = bounds[i + 1] ?? Infinity;
-      const width = to - from <= 1 ? from : Math.min(Math.max(from, NARROWEST), to - 1, Math.max(from, WIDEST / 2));
-      return { environment: { ...base, width: Math.max(1, width), scheme }, from, to, scheme };
-    }),
+    motions.flatMap((reduced) =>
+      bounds.map((from, i) => {
+        const to = bounds[i + 1] ?? Infinity;
+        const width = to - from <= 1 ? from : Math.min(Math.max(from, NARROWEST), to - 1, Math.max(from, WIDEST / 2));
+        const environment = { ...base, width: Math.max(1, width), scheme, reducedMotion: reduced };
+        return { environment, from, to, scheme, reduced };
+      }),
+    ),
   );
 }
 
@@ -58,29 +66,39 @@ export function environmentCases(
 export function mediaFor(cases: readonly EnvironmentCase[], all: readonly EnvironmentCase[]): string[] {
   if (cases.length === all.length) return [''];
   const schemes = [...new Set(all.map((item) => item.scheme))];
-  const queries: string[] = [];
-  const boundsIn = (scheme: string) =>
+  const motions = [...new Set(all.map((item) => item.reduced))];
+  const isOf = (scheme: string, reduced: boolean) => (item: EnvironmentCase) =>
+    item.scheme === scheme && item.reduced === reduced;
+  const boundsIn = (scheme: string, reduced: boolean) =>
     cases
-      .filter((item) => item.scheme === scheme)
+      .filter(isOf(scheme, reduced))
       .map(({ from, to }) => `${from}-${to}`)
       .sort()
       .join();
-  const alike = schemes.length > 1 && schemes.every((scheme) => boundsIn(scheme) === boundsIn(schemes[0]!));
-  for (const scheme of alike ? schemes.slice(0, 1) : schemes) {
-    const own = cases.filter((item) => item.scheme === scheme).sort((a, b) => a.from - b.from);
-    const runs: { from: number; to: number }[] = [];
-    for (const item of own) {
-      const last = runs.at(-1);
-      if (last && last.to === item.from) last.to = item.to;
-      else runs.push({ from: item.from, to: item.to });
-    }
-    for (const run of runs) {
-      const parts: string[] = [];
-      if (run.from > 0) parts.push(`(width >= ${run.from}px)`);
-      if (run.to < Infinity) parts.push(`(width < ${run.to}px)`);
-      if (schemes.length > 1 && !alike) parts.push(`(prefers-color-scheme: ${scheme})`);
-      queries.push(parts.join(' and '));
-    }
+  // What tells nothing apart is not asked for.
+  const byScheme = motions.some((reduced) => new Set(schemes.map((scheme) => boundsIn(scheme, reduced))).size > 1);
+  const byMotion = schemes.some((scheme) => new Set(motions.map((reduced) => boundsIn(scheme, reduced))).size > 1);
+  return (byScheme ? schemes : schemes.slice(0, 1)).flatMap((scheme) =>
+    (byMotion ? motions : motions.slice(0, 1)).flatMap((reduced) =>
+      runsOf(cases.filter(isOf(scheme, reduced))).map(({ from, to }) =>
+        [
+          ...(from > 0 ? [`(width >= ${from}px)`] : []),
+          ...(to < Infinity ? [`(width < ${to}px)`] : []),
+          ...(byScheme ? [`(prefers-color-scheme: ${scheme})`] : []),
+          ...(byMotion ? [`(prefers-reduced-motion: ${reduced ? 'reduce' : 'no-preference'})`] : []),
+        ].join(' and '),
+      ),
+    ),
+  );
+}
+
+/** Intervals of width that touch, as one. */
+function runsOf(cases: readonly EnvironmentCase[]): { from: number; to: number }[] {
+  const runs: { from: number; to: number }[] = [];
+  for (const { from, to } of [...cases].sort((a, b) => a.from - b.from)) {
+    const last = runs.at(-1);
+    if (last?.to === from) last.to = to;
+    else runs.push({ from, to });
   }
-  return queries;
+  return runs;
 }

@@ -76,9 +76,19 @@ const rule = fc
     state: fc.constantFrom(...STATES),
     hovered: fc.boolean(),
     body: fc.uniqueArray(fc.constantFrom(...DECLARATIONS), { minLength: 1, maxLength: 3 }),
-    media: fc.option(fc.constantFrom('(max-width: 700px)', '(min-width: 900px)', '(prefers-color-scheme: dark)'), {
-      nil: undefined,
-    }),
+    media: fc.option(
+      fc.constantFrom(
+        ...[
+          '(max-width: 700px)',
+          '(min-width: 900px)',
+          '(prefers-color-scheme: dark)',
+          '(prefers-reduced-motion: reduce)',
+        ],
+      ),
+      {
+        nil: undefined,
+      },
+    ),
   })
   .map(({ selector, state, hovered, body, media }) => {
     const inner = `${hovered ? '.card:hover ' : ''}${selector}${state} { ${body.join('; ')} }`;

@@ -333,7 +333,7 @@ function restate(
     for (const { group, where } of wanting) casesOf.set(group, [...(casesOf.get(group) ?? []), where]);
     const shared = new Map<string, { groups: Set<SubjectGroup>; cases: Set<EnvironmentCase> }>();
     for (const [group, cases] of casesOf) {
-      const key = cases.map((item) => `${item.scheme}${item.from}`).join();
+      const key = cases.map((item) => `${item.scheme}${item.reduced}${item.from}`).join();
       const known = shared.get(key) ?? { groups: new Set(), cases: new Set(cases) };
       known.groups.add(group);
       shared.set(key, known);

@@ -33,6 +33,8 @@ export class ComponentPlans {
   private readonly columnSets = new Map<string, PartColumns[]>();
   private readonly looked: LookedPages;
   private readonly kept = new KeptAnswers();
+  /** Which look pages wear. */
+  private readonly worn = new WeakMap<StagedPages, { readonly look: Look; readonly editing: EditingPlace }>();
 
   constructor(
     private readonly site: StagedPages,
@@ -98,13 +100,27 @@ export class ComponentPlans {
   /** The page with the look on it, in one environment; what of it has not changed is kept. */
   styled(look: Look, environment: Environment, editing: EditingPlace = {}): LookedPage {
     const place = this.placeFor(editing);
-    const only: EnvironmentCase = { environment, from: 0, to: Infinity, scheme: environment.scheme };
-    return this.looked.under(this.completed(look), environment, place.page, (name) => {
+    const only: EnvironmentCase = {
+      environment,
+      from: 0,
+      to: Infinity,
+      scheme: environment.scheme,
+      reduced: environment.reducedMotion,
+    };
+    const looked = this.looked.under(this.completed(look), environment, place.page, (name) => {
       const part = this.parts.named(name);
       const groups = this.parts.groupsOf(part, look, environment);
       const memory = this.memoryFor(groups, environment, place, exceptionsKey(look.exceptions));
       return bareRules(planHandover({ ...this.inputFor(part, look, [only], place, groups), memory }));
     });
+    this.worn.set(looked.pages, { look, editing });
+    return looked;
+  }
+
+  /** What those see who ask for less motion of what others see as these pages. */
+  inLessMotion(pages: StagedPages, environment: Environment): StagedPages {
+    const { look, editing } = this.worn.get(pages) ?? {};
+    return look ? this.styled(look, { ...environment, reducedMotion: true }, editing).pages : pages;
   }
 
   private memoryFor(groups: SubjectGroup[], environment: Environment, place: Place, exceptions: string): PlanMemory {
@@ -141,7 +157,7 @@ export class ComponentPlans {
     const subject = this.parts.subjectFor(part, look, place);
     const extra = columns.reduce((bits, column) => bits | shownBits(column) | setBits(column), 0);
     const { settings = [], text = '' } = settingsByPart(this.completed(look)).get(name) ?? {};
-    const where = [place.page, place.viewport, place.scheme, place.exception].join('/');
+    const where = [place.page, place.viewport, place.scheme, place.motion, place.exception].join('/');
     const key = [
       environmentKey(environment),
       where,

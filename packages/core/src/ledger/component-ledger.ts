@@ -1,12 +1,12 @@
 import { isRequiredAt, type Level } from '../check/check.js';
-import { enhanced, worstOf } from '../check/text.js';
+import { worstOf } from '../check/text.js';
 import type { Demand, Kind } from '../component/kind.js';
 import type { StateColumn } from '../component/state-column.js';
 import type { FoundPart } from '../component/parts.js';
 import { columnNamed, STATE_COLUMNS } from '../component/states.js';
 import { environmentKey, type Environment } from '../css/conditions/environment.js';
 import type { SubjectGroup } from '../handover/index.js';
-import type { Look } from '../look/model.js';
+import { activeSettings, settingText, type Look } from '../look/model.js';
 import type { Subject } from '../component/subject.js';
 import type { StagedPages } from '../page/staged-pages.js';
 import { once } from '../memo/once.js';
@@ -28,6 +28,7 @@ import {
   type NamedCheck,
 } from './more-demands.js';
 import type { ColumnCheck, LedgerCheck, LedgerRequest } from './ledger-check.js';
+import { TaskList, taskOf, type Task } from './tasks.js';
 import type { EditingPlace } from '../look/editing-place.js';
 import { ViewSet } from '../incremental/view-set.js';
 
@@ -41,6 +42,8 @@ export interface LedgerSource {
   /** Another when more of the page was measured. */
   readonly measured: () => number;
   readonly styled: (look: Look, environment: Environment, place: EditingPlace) => LookedPage;
+  /** The same under the same look, for those who ask for less motion. */
+  readonly inLessMotion: (pages: StagedPages, environment: Environment) => StagedPages;
   readonly columnsFor: (look: Look, environment: Environment, added: readonly string[]) => readonly PartColumns[];
   readonly groupsOf: (part: FoundPart, look: Look, environment: Environment) => readonly SubjectGroup[];
   readonly subjectFor: (part: FoundPart, look: Look, place: EditingPlace) => Subject;
@@ -51,14 +54,6 @@ export interface LedgerSource {
     environment: Environment,
     subject: Subject,
   ) => (() => LookedAt) | undefined;
-}
-
-/** Checks that are worked out together, from the same views of the page. */
-interface Task {
-  readonly views: ViewSet;
-  readonly run: (pages: StagedPages) => readonly ColumnCheck[];
-  /** What came out, by what the look said in those views. */
-  readonly kept: Map<number, Answer>;
 }
 
 /** What a list of tasks is for. */
@@ -75,51 +70,13 @@ const columnsText = once((byPart: readonly PartColumns[]) =>
   byPart.map(({ columns }) => columns.map(({ name }) => name).join()).join('|'),
 );
 
-/** What a task came to. */
-class Answer {
-  private named: { readonly viewport: string; readonly checks: readonly LedgerCheck[] } | undefined;
-
-  constructor(readonly checks: readonly ColumnCheck[]) {}
-
-  /** The checks at a viewport, those of texts also at level AAA. */
-  at(viewport: string): readonly LedgerCheck[] {
-    if (this.named?.viewport !== viewport) {
-      const strict = this.checks
-        .filter(({ criterion }) => criterion === '1.4.3')
-        .map((check) => ({ ...enhanced(check), demand: `${check.demand}-enhanced` }));
-      this.named = { viewport, checks: [...this.checks, ...strict].map((check) => ({ ...check, viewport })) };
-    }
-    return this.named.checks;
-  }
-}
-
-/** Tasks of a component in one environment, with which of them a change of rules touches. */
-class TaskList {
-  private readonly touched = new Map<string, ReadonlySet<Task>>();
-  private readonly before = new WeakMap<LookedPage, Map<Task, Answer>>();
-
-  constructor(private readonly tasks: readonly Task[]) {}
-
-  answers(styled: LookedPage): Answer[] {
-    const { from } = styled;
-    if (!from) return this.tasks.map((task) => answerOf(task, styled));
-    let touched = this.touched.get(from.selectors);
-    if (!touched) {
-      touched = new Set(this.tasks.filter(({ views }) => from.differsIn(views)));
-      this.touched.set(from.selectors, touched);
-      forgetOldest(this.touched, MAX_CHANGES);
-    }
-    let before = this.before.get(from.page);
-    if (!before) this.before.set(from.page, (before = new Map()));
-    const known = before;
-    return this.tasks.map((task) => {
-      if (touched.has(task)) return answerOf(task, styled);
-      let answer = known.get(task);
-      if (!answer) known.set(task, (answer = answerOf(task, from.page)));
-      return answer;
-    });
-  }
-}
+/** What a look says for those alone who ask for less motion; pages that others see tell nothing of it. */
+const stillText = once((look: Look) =>
+  activeSettings(look)
+    .filter(({ when }) => when.motion !== undefined)
+    .map(settingText)
+    .join(),
+);
 
 /** All tasks of a component in one environment. */
 interface Tasks {
@@ -131,10 +88,6 @@ interface Tasks {
   readonly further: TaskList;
 }
 
-/** Answers to one question that are kept, one for each look that was asked about lately. */
-const MAX_VERSIONS = 12;
-/** Changes of rules of which it is kept what they touch. */
-const MAX_CHANGES = 60;
 /** Tasks that are kept beside their lists. */
 const MAX_TASKS = 8000;
 /** Environments and sets of columns that are kept. */
@@ -199,10 +152,12 @@ export class ComponentLedger {
     level: Level,
   ): Tasks {
     const byPart = this.source.columnsFor(look, environment, added);
-    const { exception, page, viewport, scheme } = place;
+    const { exception, page, viewport, scheme, motion } = place;
+    const still = stillText(look);
     const where = [
       environmentKey(environment),
-      `${exception ?? ''}/${page ?? ''}/${viewport ?? ''}/${scheme ?? ''}`,
+      `${exception ?? ''}/${page ?? ''}/${viewport ?? ''}/${scheme ?? ''}/${motion ?? ''}`,
+      still,
       exceptionsKey(look.exceptions),
       level,
       this.source.measured(),
@@ -210,20 +165,23 @@ export class ComponentLedger {
     const key = `${where}|${columnsText(byPart)}`;
     let tasks = this.lists.get(key);
     if (!tasks) {
-      this.lists.set(key, (tasks = this.listTasks({ look, environment, place, level, where }, byPart)));
+      this.lists.set(key, (tasks = this.listTasks({ look, environment, place, level, where }, byPart, still !== '')));
       forgetOldest(this.lists, MAX_LISTS);
     }
     return tasks;
   }
 
-  private listTasks(asked: Asked, byPart: readonly PartColumns[]): Tasks {
+  private listTasks(asked: Asked, byPart: readonly PartColumns[], isWhole: boolean): Tasks {
     return {
       own: new TaskList(this.ownTasks(asked, byPart)),
       required: new TaskList(byPart.flatMap((item, i) => this.moreTasks('required', item, i === 0, asked))),
-      further: new TaskList([
-        ...byPart.flatMap((item, i) => this.moreTasks('further', item, i === 0, asked)),
-        ...this.siblingTasks(asked, byPart),
-      ]),
+      further: new TaskList(
+        [
+          ...byPart.flatMap((item, i) => this.moreTasks('further', item, i === 0, asked)),
+          ...this.siblingTasks(asked, byPart),
+        ],
+        isWhole,
+      ),
     };
   }
 
@@ -285,7 +243,7 @@ export class ComponentLedger {
     asked: Asked,
   ): Task[] {
     const { look, environment } = asked;
-    const { element: root, groupsOf, lookAt, openedByFocus } = this.source;
+    const { element: root, groupsOf, lookAt, openedByFocus, inLessMotion } = this.source;
     const groups = groupsOf(part, look, environment);
     const subjects = subjectsOf(groups);
     const reduced = { ...environment, reducedMotion: true };
@@ -304,7 +262,7 @@ export class ComponentLedger {
           root,
           isFirst,
           see: (state: StateColumn) => lookAt(pages, environment, subject, state),
-          seeReduced: (state: StateColumn) => lookAt(pages, reduced, subject, state),
+          seeReduced: (state: StateColumn) => lookAt(inLessMotion(pages, environment), reduced, subject, state),
           seeFocused: openedByFocus(pages, environment, subject),
         });
         const names = columns.map(({ name }) => name).join('+');
@@ -360,18 +318,6 @@ const seenFor = ({ criterion }: Demand, column: StateColumn): readonly StateColu
   criterion === '1.4.3' && column.name !== STATE_COLUMNS.default.name ? [column, STATE_COLUMNS.default] : [column];
 
 const subjectsOf = (groups: readonly SubjectGroup[]): Subject[] => groups.map(({ subject }) => subject);
-
-const taskOf = (views: ViewSet, run: Task['run']): Task => ({ views, run, kept: new Map() });
-
-function answerOf({ views, run, kept }: Task, styled: LookedPage): Answer {
-  const said = styled.saidIn(views);
-  let answer = kept.get(said);
-  if (!answer) {
-    kept.set(said, (answer = new Answer(run(styled.pages))));
-    forgetOldest(kept, MAX_VERSIONS);
-  }
-  return answer;
-}
 
 /** Of several elements the worst speaks, demand by demand. */
 function ofGroups(

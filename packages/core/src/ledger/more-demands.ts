@@ -190,6 +190,7 @@ function furtherInState(input: MoreInput, seen: LookedAt, before: LookedAt): Nam
         rest: seeReduced(restOf(columns)!).style,
         state: seeReduced(column).style,
       })),
+      'less-motion',
     ),
   );
   return found;

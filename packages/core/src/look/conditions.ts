@@ -17,22 +17,26 @@ export interface Place {
 
 const VIEWPORT_RANK = { medium: 1, narrow: 2 } as const;
 
-/** True when a setting's page, viewport and scheme are those of a place and an environment. */
+/** True when a setting's page, viewport, scheme and motion are those of a place and an environment. */
 export function holdsIn(setting: Setting, place: Place, environment: Environment): boolean {
-  const { page, viewport, scheme } = setting.when;
+  const { page, viewport, scheme, motion } = setting.when;
   if (page !== undefined && page !== place.page) return false;
   if (viewport !== undefined && environment.width > place.bounds[viewport]) return false;
+  if (motion !== undefined && !environment.reducedMotion) return false;
   return scheme === undefined || scheme === environment.scheme;
 }
 
-/** Ranks of a setting's page, viewport and scheme among settings of one state set, the first to be asked first. */
-export const conditionRanks = ({ when: { page, viewport, scheme } }: Setting): readonly [number, number, number] => [
+/** Ranks of a setting's page, viewport, scheme and motion among settings of one state set, the first to be asked first. */
+export const conditionRanks = ({
+  when: { page, viewport, scheme, motion },
+}: Setting): readonly [number, number, number, number] => [
   page === undefined ? 0 : 1,
   viewport === undefined ? 0 : VIEWPORT_RANK[viewport],
   scheme === undefined ? 0 : 1,
+  motion === undefined ? 0 : 1,
 ];
 
-/** Order of settings of one state set: exception, then page, viewport and scheme; the later wins. */
+/** Order of settings of one state set: exception, then page, viewport, scheme and motion; the later wins. */
 export function compareConditions(a: Setting, b: Setting): number {
   const ranks = (setting: Setting) => [setting.exception === undefined ? 0 : 1, ...conditionRanks(setting)];
   const right = ranks(b);

@@ -14,6 +14,8 @@ export interface When {
   readonly page?: string | undefined;
   readonly viewport?: 'medium' | 'narrow' | undefined;
   readonly scheme?: 'dark' | undefined;
+  /** Set where it holds for those alone who ask for less motion. */
+  readonly motion?: 'reduced' | undefined;
 }
 
 /** One value: part × property × when → value, as CSS text of a longhand. */
@@ -59,6 +61,8 @@ export function settingKey(setting: Pick<Setting, 'part' | 'exception' | 'proper
     when.page ?? '',
     when.viewport ?? '',
     when.scheme ?? '',
+    // Keys that are stored know nothing of it.
+    ...(when.motion === undefined ? [] : [when.motion]),
   ].join('|');
 }
 

@@ -5,6 +5,7 @@ import type { ElementStyle } from '../css/cascade/element-style.js';
 import type { StagedPages } from '../page/staged-pages.js';
 import { compareConditions, holdsIn, type Place } from './conditions.js';
 import { highestWithin } from './lattice.js';
+import { asksForMotion, isMotion } from './less-motion.js';
 import { bitsOfWhen, type Setting } from './model.js';
 import { siteWinners, type SiteWinners } from './site-winners.js';
 import type { Forcer, Subject } from '../component/subject.js';
@@ -23,13 +24,16 @@ export interface Decision {
 /**
  * Resolves a look over the site's own values for one subject in one environment, by the law of the model: settings and
  * site values are ordered by the rank of their state sets, the highest that holds wins, and at equal sets the look
- * wins. Among settings of one set the exception comes before the page, the viewport and the scheme. The site's value
+ * wins. Among settings of one set the exception comes before the page, the viewport, the scheme and the motion. What a
+ * site says of animations and transitions for those who ask for less motion gives way to nothing but a setting for them.
+ * The site's value
  * belongs to the smallest set in which it appears as the winner.
  */
 export class LookResolver {
   private readonly bySetting = new Map<string, Map<StateBits, Setting>>();
   private readonly decisions = new Map<string, Map<StateBits, Decision>>();
   private readonly winners: SiteWinners;
+  private readonly inFullMotion: () => SiteWinners;
 
   constructor(
     site: StagedPages,
@@ -51,6 +55,8 @@ export class LookResolver {
       if (!other || compareConditions(setting, other) >= 0) own.set(bits, setting);
     }
     this.winners = siteWinners(site, environment, subject, forcer, inPlay);
+    const full = { ...environment, reducedMotion: false };
+    this.inFullMotion = () => siteWinners(site, full, subject, forcer, inPlay);
   }
 
   /** Every closed set of the states in play that the subject can be in, by rising rank. */
@@ -81,12 +87,22 @@ export class LookResolver {
     return decision;
   }
 
+  /**
+   * True where the site tells those apart who ask for less motion, by a rule for them or by one for all others, and the
+   * look says nothing for them.
+   */
+  private keepsStill(property: string, { when }: Setting, state: StateBits, winner: Applied | undefined): boolean {
+    if (!this.environment.reducedMotion || when.motion !== undefined || !isMotion(property)) return false;
+    const asks = (applied: Applied | undefined) => applied?.rule?.conditions.some(asksForMotion) ?? false;
+    return asks(winner) || asks(this.inFullMotion().winner(property, state));
+  }
+
   private decideAfresh(property: string, state: StateBits): Decision {
     const own = this.bySetting.get(property);
     const chosen = own && highestWithin(own, state);
     const winner = this.siteWinner(property, state);
     const belongs = this.winners.belongs(property, state);
-    if (chosen && chosen[0] >= belongs) {
+    if (chosen && chosen[0] >= belongs && !this.keepsStill(property, chosen[1], state, winner)) {
       return { from: 'look', set: chosen[0], value: chosen[1].value, setting: chosen[1] };
     }
     if (!winner) return { from: 'nothing', set: belongs, value: undefined };

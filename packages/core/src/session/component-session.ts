@@ -109,6 +109,7 @@ export class ComponentSession {
       site,
       measured: () => measures.version,
       styled: (look, environment, place) => plans.styled(look, environment, place),
+      inLessMotion: (pages, environment) => plans.inLessMotion(pages, environment),
       subjectFor: (part, look, place) => parts.subjectFor(part, look, place),
       openedByFocus: (pages, environment, subject) => views.openedByFocus(pages, environment, subject),
     }));

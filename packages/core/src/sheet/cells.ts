@@ -61,6 +61,7 @@ export const cellSetting = (
     ...(place.page === undefined ? {} : { page: place.page }),
     ...(place.viewport === undefined ? {} : { viewport: place.viewport }),
     ...(place.scheme === undefined ? {} : { scheme: place.scheme }),
+    ...(place.motion === undefined ? {} : { motion: place.motion }),
   },
 });
 
@@ -164,6 +165,7 @@ function widerPlace({ setting }: Decision, place: EditingPlace): WiderPlace | un
   if (place.page !== undefined && setting.when.page === undefined) return 'every-page';
   if (place.viewport !== setting.when.viewport && place.viewport !== undefined) return 'wider';
   if (place.scheme !== undefined && setting.when.scheme === undefined) return 'light';
+  if (place.motion !== undefined && setting.when.motion === undefined) return 'full-motion';
   return undefined;
 }
 

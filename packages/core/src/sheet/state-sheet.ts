@@ -21,7 +21,7 @@ export interface SiteSource {
 }
 
 /** A condition of the look that a value was set under, other than the one in hand. */
-export type WiderPlace = 'wider' | 'every-page' | 'light' | 'all-members';
+export type WiderPlace = 'wider' | 'every-page' | 'light' | 'full-motion' | 'all-members';
 
 /** A value that some elements of a part have. */
 export interface MemberValue {

@@ -31,9 +31,10 @@ export function looksFor(bench: ComponentSession, parts: readonly SheetPart[], p
       page: fc.boolean(),
       viewport: fc.option(fc.constantFrom('medium' as const, 'narrow' as const), { nil: undefined }),
       scheme: fc.option(fc.constant('dark' as const), { nil: undefined }),
+      motion: fc.option(fc.constant('reduced' as const), { nil: undefined, freq: 3 }),
       excepted: fc.boolean(),
     })
-    .map(({ part, property, which, value, page, viewport, scheme, excepted }): Setting => {
+    .map(({ part, property, which, value, page, viewport, scheme, motion, excepted }): Setting => {
       const column = columnNamed(part.columns[which % part.columns.length]!)!;
       const values = VALUES[property]!;
       const exception = excepted ? exceptions.find((item) => item.part === part.name)?.id : undefined;
@@ -47,6 +48,7 @@ export function looksFor(bench: ComponentSession, parts: readonly SheetPart[], p
           ...(page ? { page: pageId } : {}),
           ...(viewport ? { viewport } : {}),
           ...(scheme ? { scheme } : {}),
+          ...(motion ? { motion } : {}),
         },
       };
     });

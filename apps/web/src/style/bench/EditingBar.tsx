@@ -7,7 +7,7 @@ import { WidthsMenu } from './WidthsMenu';
 
 const EVERY = '';
 
-/** Where one is editing: at which width, on which page, in which colour scheme, and whose. Always in sight. */
+/** Where one is editing: at which width, on which page, in which colour scheme, with how much motion, and whose. Always in sight. */
 export function EditingBar({
   siteId,
   bounds,
@@ -75,6 +75,15 @@ export function EditingBar({
         ]}
         onChange={(value) => onPlace({ ...place, scheme: value === 'dark' ? 'dark' : undefined })}
       />
+      <Segments
+        label="Motion"
+        value={place.motion ?? 'full'}
+        choices={[
+          { value: 'full', label: 'Full motion' },
+          { value: 'reduced', label: 'Less', hint: 'For people who ask their device for less motion' },
+        ]}
+        onChange={(value) => onPlace({ ...place, motion: value === 'reduced' ? 'reduced' : undefined })}
+      />
       <Flex alignItems="center" gap="4px">
         {own.length ? (
           <Box
@@ -110,6 +119,7 @@ export const isBase = (place: EditingPlace): boolean =>
   place.page === undefined &&
   place.viewport === undefined &&
   place.scheme === undefined &&
+  place.motion === undefined &&
   place.exception === undefined;
 
 /** Where one is editing, in a sentence. */
@@ -123,6 +133,7 @@ export function placeWords(
   const words = [place.page === undefined ? 'every page' : `“${pageName}” alone`];
   if (place.viewport) words.push(`up to ${bounds[place.viewport]} pixels`);
   if (place.scheme) words.push('in the dark scheme');
+  if (place.motion) words.push('where less motion is asked for');
   const exception = exceptions.find((item) => item.id === place.exception);
   if (exception) words.push(`only ${exception.name}`);
   return `Editing ${words.join(', ')}`;

@@ -59,6 +59,7 @@ export function useBenchCommands({
       width: placing.nextWidth,
       page: placing.togglePage,
       scheme: placing.toggleScheme,
+      motion: placing.toggleMotion,
       point: () => show('pointing'),
       preview: () => show('preview'),
       survey: () => void navigate(surveyPath(site.id, page.id)),

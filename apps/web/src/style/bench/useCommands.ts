@@ -25,6 +25,7 @@ type Action =
   | 'width'
   | 'page'
   | 'scheme'
+  | 'motion'
   | 'point'
   | 'preview'
   | 'survey'
@@ -60,6 +61,7 @@ export function useCommands({ canUndo, canRedo, hasCell, isSet, run }: CommandIn
       command('View', 'Next width', 'width', 'W'),
       command('View', 'This page alone, or every page', 'page'),
       command('View', 'Dark scheme, or light', 'scheme', 'D'),
+      command('View', 'Less motion, or full', 'motion'),
       command('View', 'Try it live, or before and after', 'preview', 'L'),
       command('Look', 'Undo', 'undo', undefined, canUndo),
       command('Look', 'Redo', 'redo', undefined, canRedo),

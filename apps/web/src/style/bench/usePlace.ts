@@ -6,7 +6,7 @@ import type { LookEditor } from '../look/useLookEditor';
 
 type Condition = Omit<EditingPlace, 'viewport'>;
 
-/** Where one is editing: at which width, on which page, in which scheme, and whose. */
+/** Where one is editing: at which width, on which page, in which scheme, with how much motion, and whose. */
 export function usePlace(
   pageId: string,
   remembered?: { readonly viewport: ViewportName; readonly condition: Condition },
@@ -26,6 +26,7 @@ export function usePlace(
     setException: (exception: string | undefined) => setCondition((now) => ({ ...now, exception })),
     nextWidth: () => setViewport(WIDTHS[(WIDTHS.indexOf(viewport) + 1) % WIDTHS.length]!),
     togglePage: () => setCondition((now) => ({ ...now, page: now.page === undefined ? pageId : undefined })),
+    toggleMotion: () => setCondition((now) => ({ ...now, motion: now.motion === undefined ? 'reduced' : undefined })),
     toggleScheme: () => setCondition((now) => ({ ...now, scheme: now.scheme === undefined ? 'dark' : undefined })),
   };
 }

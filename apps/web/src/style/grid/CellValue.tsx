@@ -1,5 +1,5 @@
 import { toHex, type Cell, type MemberValue } from '@retoque/core';
-import { MonitorSmartphone, FileStack, Moon, UsersRound, type LucideIcon } from 'lucide-react';
+import { MonitorSmartphone, FileStack, Moon, UsersRound, Wind, type LucideIcon } from 'lucide-react';
 import { columnLabel } from '../look/cells';
 
 const CHECKER = 'repeating-conic-gradient(#fff 0 25%, #c9c9c5 0 50%) 0 0 / 8px 8px';
@@ -8,6 +8,7 @@ const PLACES: Readonly<Record<NonNullable<Cell['followsPlace']>, { icon: LucideI
   wider: { icon: MonitorSmartphone, words: 'Follows a wider viewport' },
   'every-page': { icon: FileStack, words: 'Follows every page' },
   light: { icon: Moon, words: 'Follows the light scheme' },
+  'full-motion': { icon: Wind, words: 'Follows full motion' },
   'all-members': { icon: UsersRound, words: 'Follows all members' },
 };
 

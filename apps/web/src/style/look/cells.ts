@@ -15,6 +15,7 @@ const PLACES: Readonly<Record<WiderPlace, string>> = {
   wider: 'a wider viewport',
   'every-page': 'every page',
   light: 'the light scheme',
+  'full-motion': 'full motion',
   'all-members': 'all members',
 };
 

@@ -43,10 +43,14 @@ function placeOf(
     ...(when.viewport ? [`${when.viewport} screens`] : []),
     ...(when.page ? ['one page'] : []),
     ...(when.scheme ? ['dark'] : []),
+    ...(when.motion ? ['less motion'] : []),
     ...(exception === undefined ? [] : [`only ${name ?? 'an exception'}`]),
   ].join(', ');
-  const { viewport = '', page = '', scheme = '' } = when;
-  return { key: [part, row?.key ?? property, column.name, viewport, page, scheme, exception ?? ''].join('|'), where };
+  const { viewport = '', page = '', scheme = '', motion = '' } = when;
+  return {
+    key: [part, row?.key ?? property, column.name, viewport, page, scheme, motion, exception ?? ''].join('|'),
+    where,
+  };
 }
 
 function wordsOf(item: LookItem | undefined): string {

@@ -3,6 +3,7 @@ import type { Drafter } from '../drafting.js';
 import { draftEdge } from './edge.js';
 import { draftGround } from './ground.js';
 import { draftIcon } from './icon.js';
+import { draftLessMotion } from './less-motion.js';
 import { draftOpacity } from './opacity.js';
 import { draftRing } from './ring.js';
 import { draftSize } from './size.js';
@@ -20,4 +21,5 @@ export const DRAFTERS: Readonly<Record<Approach, readonly Drafter[]>> = {
   underline: [draftUnderline],
   timing: [draftTiming],
   stop: [draftStop],
+  'less-motion': [draftLessMotion],
 };

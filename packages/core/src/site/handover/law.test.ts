@@ -44,7 +44,10 @@ const rule = fc
       ),
       { minLength: 1, maxLength: 2 },
     ),
-    media: fc.option(fc.constantFrom('(max-width: 700px)', '(prefers-color-scheme: dark)'), { nil: undefined }),
+    media: fc.option(
+      fc.constantFrom('(max-width: 700px)', '(prefers-color-scheme: dark)', '(prefers-reduced-motion: reduce)'),
+      { nil: undefined },
+    ),
   })
   .map(({ selector, state, body, media }) => {
     const inner = `${selector}${state} { ${body.join('; ')} }`;
