@@ -6,7 +6,7 @@ test('a look keeps still for those who ask for less motion, and moves for all ot
   await openButton(page);
   await type(page, 'transition-duration', 'default', '0.3s');
   await page.getByRole('button', { name: 'Less', exact: true }).click();
-  await expect(page.getByText('where less motion is asked for')).toBeVisible();
+  await expect(page.getByText('with less motion')).toBeVisible();
   await expect(cell(page, 'transition-duration', 'default')).toHaveAttribute('data-place', 'full-motion');
   await type(page, 'transition-duration', 'default', '0s');
   await saved(page);

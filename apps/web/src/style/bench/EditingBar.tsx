@@ -133,7 +133,7 @@ export function placeWords(
   const words = [place.page === undefined ? 'every page' : `“${pageName}” alone`];
   if (place.viewport) words.push(`up to ${bounds[place.viewport]} pixels`);
   if (place.scheme) words.push('in the dark scheme');
-  if (place.motion) words.push('where less motion is asked for');
+  if (place.motion) words.push('with less motion');
   const exception = exceptions.find((item) => item.id === place.exception);
   if (exception) words.push(`only ${exception.name}`);
   return `Editing ${words.join(', ')}`;
