@@ -4,14 +4,14 @@ import { expect, test } from './warm';
 // Texts that only look like buttons become real ones, and keep their look, its exceptions and its history.
 
 const PAGE = `<!doctype html><html lang="en"><title>Boats</title><main><h1>Boats</h1><div class="row">
-  <p class="go">Book a crossing</p><p class="go">Call us</p><p class="go">Ask</p></div></main></html>`;
+  <p class="go">Hire a rowing boat</p><p class="go">Call us</p><p class="go">Ask</p></div></main></html>`;
 // The site names the element, and has links look otherwise.
 const CSS = `.row p.go { display: inline-block; margin: 8px; padding: 8px 16px; background: #14506a; color: #fff; cursor: pointer }
   .row p.go:hover { background: #0b3a4f } a { color: #c00 } a:hover { color: red } a:active { color: red }`;
 
 test('texts turned into links keep their look, exceptions and history', async ({ page }) => {
   await page.goto(await keepPage(page, PAGE, CSS));
-  await page.getByRole('button', { name: /^Book a crossing/ }).click();
+  await page.getByRole('button', { name: /^Hire a rowing boat/ }).click();
   await setColour(page, 'text', 'default', '#ffeedd');
   await page.getByRole('button', { name: 'Exception' }).click();
   await page.getByLabel(/Call us/).check();
@@ -22,7 +22,7 @@ test('texts turned into links keep their look, exceptions and history', async ({
   await page.getByRole('button', { name: 'Make it a link' }).click();
   await expect(page.getByText('They are real links now')).toBeVisible();
   await expect(page.getByTestId('imposter')).toHaveCount(0);
-  await expect(page.getByRole('heading', { name: 'Book a crossing', level: 1 })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Hire a rowing boat', level: 1 })).toBeVisible();
   await expect(page.getByTestId('made-here')).toContainText('Text on your site, and a real control here');
   await expect(cell(page, 'text', 'default')).toContainText('#ffeedd');
   const frame = (state: string) => page.locator(`.frames [data-state="${state}"] iframe`).first().contentFrame();
