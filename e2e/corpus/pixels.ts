@@ -4,10 +4,13 @@ import {
   AT_REST,
   contrastRatio,
   DESKTOP,
+  geometryOf,
   parseColour,
   type LedgerEntry,
   type PageSession,
 } from '../../packages/core/dist/index.js';
+import { decodePicture } from '../../packages/decode/dist/index.js';
+import { measuredIn } from '../agreement/measure';
 
 /** Of a text's pixels this share may fall short where it passes: edges of letters that others drew, softened edges. */
 export const MOST_OFF = 0.02;
@@ -102,4 +105,24 @@ export function shareShort(
     }
   }
   return all ? short / all : 0;
+}
+
+/** Texts that are said to pass and of whose pixels too many fall short. */
+export const shortInPixels = (session: PageSession, entries: readonly LedgerEntry[], shot: Shot): string[] =>
+  entries
+    .map((entry) => ({ entry, share: shareShort(session, entry, shot) }))
+    .filter(({ share }) => share > MOST_OFF)
+    .map(
+      ({ entry: { element, text, check }, share }) =>
+        `${element.name} “${text.slice(0, 40)}” ${check.measured}: ${(share * 100).toFixed(0)} % short`,
+    );
+
+/** Gives a page what it is measured with: where things stand in the browser now, and its pictures. */
+export async function measureShown(
+  session: PageSession,
+  page: Page,
+  pictures: ReadonlyMap<string, Buffer>,
+): Promise<void> {
+  session.measures.setGeometry(geometryOf(DESKTOP, await measuredIn(page)));
+  for (const [address, bytes] of pictures) session.measures.setPicture(address, await decodePicture(bytes));
 }

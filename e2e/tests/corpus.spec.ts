@@ -3,7 +3,6 @@ import {
   bitsOf,
   DESKTOP,
   forceStates,
-  geometryOf,
   pageLedger,
   readState,
   type LedgerEntry,
@@ -11,11 +10,19 @@ import {
 } from '../../packages/core/dist/index.js';
 import { findTargets } from '../../packages/core/dist/component/find.js';
 import { selfAndAncestors } from '../../packages/core/dist/tree/tree.js';
-import { decodePicture } from '../../packages/decode/dist/index.js';
 import { BrowserPage } from '../agreement/browser';
-import { measuredIn } from '../agreement/measure';
 import { PAGES, readPage } from '../corpus/pages.mjs';
-import { ground, linesOf, MOST_OFF, shareShort, visibleTexts, withoutLetters, type Shot } from '../corpus/pixels';
+import {
+  ground,
+  linesOf,
+  measureShown,
+  MOST_OFF,
+  shareShort,
+  shortInPixels,
+  visibleTexts,
+  withoutLetters,
+  type Shot,
+} from '../corpus/pixels';
 import { show } from '../corpus/serve';
 
 // On pages of others every text that Chromium shows has a figure, and none passes that its pixels do not.
@@ -89,8 +96,7 @@ for (const { page: path } of PAGES) {
     const session = readPage(path);
     // Both have read the same elements.
     expect(await page.evaluate(() => document.querySelectorAll('*').length)).toBe(session.tree.elements.length);
-    session.measures.setGeometry(geometryOf(DESKTOP, await measuredIn(page)));
-    for (const [address, bytes] of pictures) session.measures.setPicture(address, await decodePicture(bytes));
+    await measureShown(session, page, pictures);
     const shown = await visibleTexts(page);
     const entries = pageLedger(session, { states: [readState('default')] }).filter(
       ({ withoutPictures }) => !withoutPictures,
@@ -105,15 +111,7 @@ for (const { page: path } of PAGES) {
     await withoutLetters(page);
     const shot = await ground(page);
     const passing = shown.map((order) => byOrder.get(order)!).filter(({ check }) => check.verdict === 'passes');
-    const wrong = passing
-      .map((entry) => ({ entry, share: shareShort(session, entry, shot) }))
-      .filter(({ share }) => share > MOST_OFF);
-    expect(
-      wrong.map(
-        ({ entry, share }) =>
-          `${words(entry.element.order)} ${entry.check.measured}: ${(share * 100).toFixed(0)} % short`,
-      ),
-    ).toEqual([]);
+    expect(shortInPixels(session, passing, shot)).toEqual([]);
     const inStates = await wrongInStates(page, session, shown, shot);
     expect(inStates.wrong).toEqual([]);
     console.log(

@@ -1,17 +1,14 @@
 import { expect, test } from '@playwright/test';
 import {
   DESKTOP,
-  geometryOf,
   pageLedger,
   PageSession,
   pageRemedies,
   readState,
   type LedgerEntry,
 } from '../../packages/core/dist/index.js';
-import { decodePicture } from '../../packages/decode/dist/index.js';
-import { measuredIn } from '../agreement/measure';
 import { PAGES, readPage } from '../corpus/pages.mjs';
-import { ground, linesOf, MOST_OFF, shareShort, visibleTexts, withoutLetters } from '../corpus/pixels';
+import { ground, linesOf, measureShown, shortInPixels, visibleTexts, withoutLetters } from '../corpus/pixels';
 import { show } from '../corpus/serve';
 import { putOn } from '../proof/live';
 
@@ -36,12 +33,8 @@ for (const { page: path } of pages) {
     test.setTimeout(180_000 + MOST_COMPONENTS * 2_000);
     await page.setViewportSize({ width: DESKTOP.width, height: DESKTOP.height });
     const pictures = await show(page, path);
-    const fields = await Promise.all(
-      [...pictures].map(async ([address, bytes]) => [address, await decodePicture(bytes)] as const),
-    );
     const session = readPage(path);
-    session.measures.setGeometry(geometryOf(DESKTOP, await measuredIn(page)));
-    for (const [address, field] of fields) session.measures.setPicture(address, field);
+    await measureShown(session, page, pictures);
     const before = textsOf(session);
     const shown = await visibleTexts(page);
     const short = new Set(shown.filter((order) => before.get(order)?.check.verdict === 'short'));
@@ -57,8 +50,7 @@ for (const { page: path } of pages) {
     await putOn(page, css);
     const sheet = { address: `${session.source.address}?mended`, text: css };
     const mended = new PageSession({ ...session.source, more: [sheet] });
-    mended.measures.setGeometry(geometryOf(DESKTOP, await measuredIn(page)));
-    for (const [address, field] of fields) mended.measures.setPicture(address, field);
+    await measureShown(mended, page, pictures);
     const after = textsOf(mended);
     const seen = await visibleTexts(page);
     await withoutLetters(page);
@@ -72,14 +64,7 @@ for (const { page: path } of pages) {
       `${path}: ${texts} texts mended, ${passing.length} that pass compared with pixels, ${unmet} not mended`,
     );
     expect(texts + unmet).toBeGreaterThan(0);
-    const wrong = passing
-      .map((entry) => ({ entry, share: shareShort(mended, entry, shot) }))
-      .filter(({ share }) => share > MOST_OFF)
-      .map(
-        ({ entry: { element, text, check }, share }) =>
-          `${element.name} “${text.slice(0, 40)}” ${check.measured}: ${(share * 100).toFixed(0)} % short`,
-      );
-    expect(wrong).toEqual([]);
+    expect(shortInPixels(mended, passing, shot)).toEqual([]);
     // Nothing that passed is worse for it.
     const spoilt = [...after].filter(
       ([order, { check }]) => check.verdict === 'short' && before.get(order)?.check.verdict === 'passes',

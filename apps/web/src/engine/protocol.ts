@@ -73,7 +73,6 @@ export interface WornChange {
   readonly order: readonly string[];
 }
 
-/** A picture or font of the site that looks may name by its path. */
 /** Changes of a page that make controls of texts, to be made one after the other. */
 export interface AsControls {
   readonly changes: readonly {
@@ -85,6 +84,7 @@ export interface AsControls {
   readonly look: Look;
 }
 
+/** A picture or font of the site that looks may name by its path. */
 export interface EngineFile {
   readonly address: string;
   readonly hash: string;

@@ -34,11 +34,16 @@ const LARGEST = 300;
 /** True for what is small enough to be gone through whole, again and again. */
 export const isSmall = (element: ElementNode): boolean => sizeOf(element) <= LARGEST;
 
+/** True where a ground of its own is painted: a colour or a picture. */
+export const hasGround = (style: ElementStyle): boolean =>
+  style.colour('background-color').alpha > 0 || style.text('background-image') !== 'none';
+
+const SIDES = ['top', 'right', 'bottom', 'left'];
+
 /** True where something is painted: a ground, an edge or a shadow. */
 export function paints(style: ElementStyle): boolean {
-  if (style.colour('background-color').alpha > 0 || style.text('background-image') !== 'none') return true;
-  if (style.text('box-shadow') !== 'none') return true;
-  return ['top', 'right', 'bottom', 'left'].some((side) => drawsEdge(style, side));
+  if (hasGround(style) || style.text('box-shadow') !== 'none') return true;
+  return SIDES.some((side) => drawsEdge(style, side));
 }
 
 export const drawsEdge = (style: ElementStyle, side: string): boolean =>
@@ -177,7 +182,7 @@ export function isLoneCard(element: ElementNode, page: StyledPage): boolean {
   const held = holdings(element);
   if (!['heading', 'text', 'target'].every((one) => held.has(one)) || held.has('field')) return false;
   const isRound = px(style, 'border-top-left-radius') > 0 && paints(style);
-  return isRound || ['top', 'right', 'bottom', 'left'].every((side) => drawsEdge(style, side));
+  return isRound || SIDES.every((side) => drawsEdge(style, side));
 }
 
 /** True for the ground of a whole page or of the window, over which something opens. */

@@ -2,6 +2,8 @@ import { widthsIn } from '../css/conditions/media.js';
 import { DESKTOP, type Environment } from '../css/conditions/environment.js';
 import type { CascadeSheet } from '../css/cascade/rule-entry.js';
 import type { Condition } from '../css/sheet/sheet.js';
+import { asksForMotion } from '../look/less-motion.js';
+import { once } from '../memo/once.js';
 
 /** An environment that stands for all others between two breakpoints, in one colour scheme, with or without less motion. */
 export interface EnvironmentCase {
@@ -26,7 +28,24 @@ export interface AskedBeside {
   readonly motion: boolean;
 }
 
-/** Every width interval that the sheets, or a look, tell apart, in each colour scheme that they ask about. Less motion is told apart on request. */
+/** Every condition of sheets, those of whole sheets before those of their rules. */
+function* conditionsIn(sheets: readonly CascadeSheet[]): Generator<Condition> {
+  for (const { sheet, conditions } of sheets) {
+    yield* conditions;
+    for (const rule of sheet.rules) yield* rule.conditions;
+  }
+}
+
+/** Whether sheets tell those apart who ask for less motion; told once for the sheets of a page. */
+export const tellMotionApart = once((sheets: readonly CascadeSheet[]): boolean => {
+  for (const condition of conditionsIn(sheets)) if (asksForMotion(condition)) return true;
+  return false;
+});
+
+/**
+ * Every width interval that the sheets, or a look, tell apart, in each colour scheme that they ask about; less motion is
+ * told apart on request.
+ */
 export function environmentCases(
   sheets: readonly CascadeSheet[],
   base: Environment = DESKTOP,
@@ -34,18 +53,14 @@ export function environmentCases(
 ): EnvironmentCase[] {
   const cuts = new Set<number>([0, ...beside.widths.map((width) => Math.floor(width) + 1)]);
   let asksScheme = beside.scheme;
-  const read = (condition: Condition) => {
-    if (condition.kind !== 'media') return;
+  for (const condition of conditionsIn(sheets)) {
+    if (condition.kind !== 'media') continue;
     for (const width of widthsIn(condition.query)) {
       // A bound belongs to either side, by the sign that is used, so both of its neighbours are looked at.
       cuts.add(Math.ceil(width));
       cuts.add(Math.floor(width) + 1);
     }
     if (/prefers-color-scheme/i.test(condition.query.text)) asksScheme = true;
-  };
-  for (const { sheet, conditions } of sheets) {
-    conditions.forEach(read);
-    for (const rule of sheet.rules) rule.conditions.forEach(read);
   }
   const bounds = [...cuts].filter((cut) => cut >= 0 && cut <= WIDEST).sort((a, b) => a - b);
   const schemes = asksScheme ? (['light', 'dark'] as const) : (['light'] as const);

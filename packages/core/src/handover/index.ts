@@ -11,6 +11,6 @@ export {
 } from './plan.js';
 export { bareRules, comment, printBare, printPlans, type BareRule } from './print.js';
 export { prove, proveOn, asLastSheet, type Except, type Proof, type ProofFailure } from './proof.js';
-export { environmentCases, type EnvironmentCase } from './environments.js';
+export { environmentCases, tellMotionApart, type EnvironmentCase } from './environments.js';
 export { standardScrollbar } from './scrollbar.js';
 export { familiesOf, fontFaces, fontsOf, type FontFile } from './font-faces.js';

@@ -11,6 +11,7 @@ import {
   printPlans,
   prove,
   standardScrollbar,
+  tellMotionApart,
   type EnvironmentCase,
   type FontFile,
   type Plan,
@@ -19,8 +20,8 @@ import {
   type Proof,
 } from '../handover/index.js';
 import type { Place, ViewportBounds } from '../look/conditions.js';
-import { asksForMotion, isMotion } from '../look/less-motion.js';
-import { activeSettings, type Look, type Setting } from '../look/model.js';
+import { isMotion } from '../look/less-motion.js';
+import { activeSettings, type Look } from '../look/model.js';
 import type { Forcer } from '../component/subject.js';
 import { once } from '../memo/once.js';
 import type { StagedPages } from '../page/staged-pages.js';
@@ -91,19 +92,12 @@ export class ComponentHandover {
     const settings = activeSettings(look);
     const widths = [...new Set(settings.flatMap(({ when }) => (when.viewport ? [bounds[when.viewport]] : [])))];
     const scheme = settings.some(({ when }) => when.scheme !== undefined);
-    const motion = settings.some(({ when }) => when.motion !== undefined) || this.movesBesides(settings);
+    // What a look says of motion stands beside what the page says of it for those who ask for less.
+    const moves = settings.some(({ property }) => isMotion(property)) && tellMotionApart(page.sheets);
+    const motion = moves || settings.some(({ when }) => when.motion !== undefined);
     if (!widths.length && !scheme && !motion) return page.environmentCases;
     return environmentCases(page.sheets, DESKTOP, { widths, scheme, motion });
   });
-
-  /** True where a look says how something moves, and the page says so of its own for those who ask for less motion. */
-  private movesBesides(settings: readonly Setting[]): boolean {
-    if (!settings.some(({ property }) => isMotion(property))) return false;
-    return this.source.page.sheets.some(
-      ({ sheet, conditions }) =>
-        conditions.some(asksForMotion) || sheet.rules.some((rule) => rule.conditions.some(asksForMotion)),
-    );
-  }
 
   /** The rules that give the parts their look in every environment that the page, or the look, tells apart. */
   planned(look: Look, { onPage = false, only, over }: PlanRequest = {}): Plan[] {

@@ -1,4 +1,5 @@
 import type { Kind } from '../component/kind.js';
+import { hasGround } from '../component/shape.js';
 import { completesOf } from '../component/kinds/completes.js';
 import type { StateColumn } from '../component/state-column.js';
 import type { FoundPart } from '../component/parts.js';
@@ -289,8 +290,7 @@ export class ComponentSession {
     const byOrder = this.found.byOrder();
     for (const node of selfAndAncestors(element)) {
       const style = view.of(node);
-      const paints = style.colour('background-color').alpha > 0 || style.text('background-image') !== 'none';
-      if (paints) return node === element ? partName : byOrder.get(node.order);
+      if (hasGround(style)) return node === element ? partName : byOrder.get(node.order);
     }
     return undefined;
   }

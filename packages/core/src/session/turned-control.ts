@@ -65,17 +65,20 @@ function lookLike(now: ComponentSession, was: TextStyle): Look {
   return look;
 }
 
+/** True where a selector reaches these elements and no others. */
+function reachesOnly(page: PageSession, selector: string, elements: readonly ElementNode[]): boolean {
+  const reached = new Set(selectAll(page.tree, selector));
+  return reached.size === elements.length && elements.every((element) => reached.has(element));
+}
+
 /** A selector that an owner would write for exactly these elements; undefined where there is none. */
 function selectorFor(page: PageSession, elements: readonly ElementNode[]): string | undefined {
-  const wanted = new Set(elements);
-  const isExact = (selector: string) => {
-    const reached = selectAll(page.tree, selector);
-    return reached.length === wanted.size && reached.every((element) => wanted.has(element));
-  };
   const [first] = elements;
   const own = statelessCompound(first!);
   const within = [...selfAndAncestors(first!)].slice(1).map((around) => `${statelessCompound(around)} ${own}`);
-  return [...siteSelectors(first!, page.stylesFor()), own, ...within].find(isExact);
+  return [...siteSelectors(first!, page.stylesFor()), own, ...within].find((selector) =>
+    reachesOnly(page, selector, elements),
+  );
 }
 
 /**
@@ -120,9 +123,7 @@ export function turnIntoControls(page: PageSession, orders: readonly number[], t
 function retargeted(look: Look, from: PageSession, to: PageSession): Look {
   const again = (selector: string): string => {
     const reached = selectAll(from.tree, selector).map(({ order }) => to.tree.elements[order]!);
-    const now = new Set(selectAll(to.tree, selector));
-    if (!reached.length || (reached.length === now.size && reached.every((element) => now.has(element))))
-      return selector;
+    if (!reached.length || reachesOnly(to, selector, reached)) return selector;
     const one = selectorFor(to, reached);
     return one ?? reached.map((element) => selectorFor(to, [element]) ?? pathSelector(element)).join(', ');
   };

@@ -1,7 +1,6 @@
 import { Flex, Input } from '@chakra-ui/react';
 import {
   columnNamed,
-  partNamed,
   rowNamed,
   showRatio,
   type EditingPlace,
@@ -17,8 +16,8 @@ import { Button } from '../../theme/Button';
 import { worstCheck } from '../checks/worstCheck';
 import { useHand } from './hand';
 import { useReader } from '../grid/reading';
-import { columnLabel } from '../look/cells';
 import { setCells } from '../look/look-commands';
+import { cellsName } from '../look/useLookEditor';
 import type { Compared } from '../look/useCompared';
 import { MOST_COMPARED, withoutValue, withValue } from './compared-values';
 import type { FramesView } from '../frames/frames-view';
@@ -35,14 +34,12 @@ interface Shown {
 /** Up to three values of one cell beside each other, each in the cell's state with its own figure. */
 export default function ValuesRow({ compared, ...shown }: Shown & { compared: Compared }) {
   const { kind, compared: comparing } = useHand();
-  const { part, row, column } = compared.address;
-  const what = `${partNamed(kind, part)?.label ?? part}, ${rowNamed(row)?.label.toLowerCase() ?? row}, ${columnLabel(column).toLowerCase()}`;
   return (
     <section aria-label="Values compared">
       <Flex alignItems="center" gap="10px" padding="0 14px 4px" flexWrap="wrap">
-        <b>{what}</b>
+        <b>{cellsName(kind, [compared.address])}</b>
         {compared.texts.length < MOST_COMPARED ? (
-          <AnotherValue row={row} onAdd={(text) => comparing.set(withValue(compared, text))} />
+          <AnotherValue row={compared.address.row} onAdd={(text) => comparing.set(withValue(compared, text))} />
         ) : (
           <span className="small">Three at once. Take one away to try another.</span>
         )}
@@ -127,11 +124,9 @@ function ValueFrame({ text, compared, parts, viewport, place, view }: Shown & { 
   const check = answer.data && worstCheck(answer.data.checks, address.part, address.column);
   const use = () => {
     const before = new Set<Look['settings'][number]>(look.settings);
-    const label = row?.label.toLowerCase() ?? address.row;
-    const part = partNamed(kind, address.part)?.label ?? address.part;
     onApply(
       next.settings.filter((setting) => !before.has(setting)),
-      `${part}, ${label}, ${columnLabel(address.column).toLowerCase()}: ${text}`,
+      `${cellsName(kind, [address])}: ${text}`,
     );
     comparing.set(undefined);
   };

@@ -2,7 +2,7 @@ import { textDemand, type Kind, type Signs, type Starter } from '../kind.js';
 import { BOX_ROWS, MESSAGE_ROWS } from '../rows.js';
 import type { StyledPage } from '../../css/cascade/page-styles.js';
 import type { ElementNode } from '../../tree/tree.js';
-import { drawsEdge, holdings, LONGEST_CARD, paints, textLength } from '../shape.js';
+import { drawsEdge, hasGround, holdings, LONGEST_CARD, paints, textLength } from '../shape.js';
 import { hasClass, isHeading, isHtml, isInside } from '../signs.js';
 
 const NAMED = /(^|[-_])(panel|box|widget|infobox)([-_]|$)/i;
@@ -21,9 +21,7 @@ const isBoxed = (element: ElementNode, page: StyledPage): boolean => {
 const hasStrip = (element: ElementNode, page: StyledPage): boolean => {
   const [first, ...rest] = element.children;
   if (!first || !rest.length || !textLength(first)) return false;
-  const style = page.of(first);
-  const hasGround = style.colour('background-color').alpha > 0 || style.text('background-image') !== 'none';
-  const isStrip = hasGround && (isHeading(first) || holdings(first).has('heading'));
+  const isStrip = hasGround(page.of(first)) && (isHeading(first) || holdings(first).has('heading'));
   return isStrip && !rest.some((node) => holdings(node).has('heading')) && paints(page.of(element));
 };
 

@@ -1,4 +1,5 @@
 import type { Completes, Completion } from '../kind.js';
+import { hasGround } from '../shape.js';
 import { isAuthored, scrollbarColours } from '../../css/cascade/scrollbar.js';
 
 /** Colours of a usual bar; its thumb is told from its track. */
@@ -33,7 +34,7 @@ export const completesScrollbar: Completes = (said, site) => {
     ['thumb', thumb],
   ] as const) {
     const own = site(part);
-    const isDrawn = own && (own.colour('background-color').alpha > 0 || own.text('background-image') !== 'none');
+    const isDrawn = own && hasGround(own);
     if (!isDrawn && !said.sets(part, 'background-image')) add(part, 'background-color', usual);
   }
   return added;
