@@ -1,6 +1,7 @@
 import { parseColour } from '../colour/parse.js';
+import { sameRgba } from '../colour/rgba.js';
 import { changeLook, type Look, type Setting } from '../look/model.js';
-import { placesOf, replacementsFor, settingsOf } from './colour-places.js';
+import { placesOf, replacementsFor, settingsOf, type ColourPlace } from './colour-places.js';
 import type { ComponentSession } from '../session/component-session.js';
 import type { RemedyRequest } from './drafting.js';
 import { checkKey, isDue } from '../ledger/due.js';
@@ -46,8 +47,6 @@ export interface ColourReplacement {
   readonly shares: readonly ColourShare[];
 }
 
-const NO_SHARE: ColourShare = { settings: [], mended: [], broken: [] };
-
 /**
  * Finds the colour nearest to another that passes wherever the components of a site have that one, or the fewest that do;
  * each step is one component gone through.
@@ -65,24 +64,55 @@ export function* replacingColour(
     found.push(from ? placesOf(session, look, from, request) : []);
     yield { done: found.length, of: components.length };
   }
-  const all = found.flat();
-  const { replacements, left } = from ? replacementsFor(from, all) : { replacements: [], left: [] };
-  const shares = components.map(({ session, look }, i): ColourShare => {
-    const settings = replacements.length ? settingsOf(found[i]!, replacements) : [];
-    if (!settings.length) return NO_SHARE;
-    const before = session.ledger(look, request);
-    const after = session.ledger(changeLook(look, settings), request);
-    const due = new Set(before.filter((check) => isDue(check)).map(checkKey));
+  // Text on a ground of its own colour stays unreadable where both change alike: there the ground is left as it is.
+  const keepsGrounds = new Set<number>();
+  for (;;) {
+    const taken = found.map((own, i) => (keepsGrounds.has(i) ? own.filter(({ slot }) => !isGround(slot)) : own));
+    const all = taken.flat();
+    const { replacements, left } = from ? replacementsFor(from, all) : { replacements: [], left: [] };
+    const changes = components.map((component, i) =>
+      replacements.length ? changeOf(component, settingsOf(taken[i]!, replacements), request) : NO_CHANGE,
+    );
+    const unreadable = changes.flatMap(({ after }, i) =>
+      !keepsGrounds.has(i) && after.some(isOnItself) && taken[i]!.some(({ slot }) => isGround(slot)) ? [i] : [],
+    );
+    if (unreadable.length) {
+      for (const i of unreadable) keepsGrounds.add(i);
+      continue;
+    }
     return {
-      settings,
-      mended: after.filter((check) => due.has(checkKey(check)) && !isDue(check)),
-      broken: after.filter((check) => isDue(check) && !due.has(checkKey(check))),
+      colours: replacements.map(({ css: value, distance, places }) => ({
+        css: value,
+        distance,
+        places: places.length,
+      })),
+      places: all.length,
+      left: left.length,
+      shares: changes.map(({ share }) => share),
     };
-  });
-  return {
-    colours: replacements.map(({ css: value, distance, places }) => ({ css: value, distance, places: places.length })),
-    places: all.length,
-    left: left.length,
-    shares,
-  };
+  }
+}
+
+const isGround = ({ property }: ColourPlace['slot']): boolean => property === 'background-color';
+
+/** Text that cannot be told from its ground at all. */
+const isOnItself = ({ verdict, foreground, background }: LedgerCheck): boolean =>
+  verdict === 'short' && !!foreground && !!background && sameRgba(foreground, background);
+
+interface Change {
+  readonly share: ColourShare;
+  /** Every check as it is then; none where nothing is set. */
+  readonly after: readonly LedgerCheck[];
+}
+
+const NO_CHANGE: Change = { share: { settings: [], mended: [], broken: [] }, after: [] };
+
+function changeOf({ session, look }: SiteComponentLook, settings: readonly Setting[], request: RemedyRequest): Change {
+  if (!settings.length) return NO_CHANGE;
+  const before = session.ledger(look, request);
+  const after = session.ledger(changeLook(look, settings), request);
+  const due = new Set(before.filter((check) => isDue(check)).map(checkKey));
+  const mended = after.filter((check) => due.has(checkKey(check)) && !isDue(check));
+  const broken = after.filter((check) => isDue(check) && !due.has(checkKey(check)));
+  return { share: { settings, mended, broken }, after };
 }
