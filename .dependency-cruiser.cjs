@@ -5,7 +5,7 @@ const apps = ['server', 'web', 'cli', 'practice-host'];
 const floors = {
   'packages/core/src': [
     ...['memo', 'base', 'colour', 'tree', 'css', 'value', 'page', 'picture', 'paint', 'check', 'component', 'look'],
-    ...['handover', 'parts', 'incremental', 'ledger', 'sheet', 'what-if', 'session', 'remedy', 'report', 'site'],
+    ...['palette', 'handover', 'parts', 'incremental', 'ledger', 'sheet', 'what-if', 'session', 'remedy', 'report', 'site'],
     ...['testing', 'entries'],
   ],
   'packages/core/src/css': [
@@ -17,7 +17,7 @@ const floors = {
   ],
   'apps/web/src/style': ['look', 'saving', 'site', 'checks', 'frames', 'reach', 'grid', 'editor', 'bench'],
   'apps/server/src': [
-    ...['database', 'http', 'owners', 'storage', 'work', 'pictures', 'sites', 'assets', 'components', 'pages'],
+    ...['database', 'http', 'owners', 'storage', 'work', 'pictures', 'palettes', 'sites', 'assets', 'components', 'pages'],
     ...['handovers', 'health', 'measuring', 'jobs', 'demo', 'web'],
   ],
 };

@@ -1,3 +1,4 @@
+import { asOneStep } from '../one-step';
 import type { Page } from '@playwright/test';
 import {
   bitsOf,
@@ -147,7 +148,10 @@ export const INTERACTIVE =
   'a[href], button, input:not([type=hidden]), select, textarea, summary, label, [tabindex], [role=button]';
 
 /** Compares every element of a page at rest, and those that answer to pointer and keyboard in each state. */
-export async function comparePage(page: Page, session: PageSession, options: CompareOptions = {}): Promise<Agreement> {
+export const comparePage = (page: Page, session: PageSession, options: CompareOptions = {}): Promise<Agreement> =>
+  asOneStep(() => compareAll(page, session, options));
+
+async function compareAll(page: Page, session: PageSession, options: CompareOptions): Promise<Agreement> {
   const { environment = DESKTOP, states = STATES, interactive = INTERACTIVE, properties = COMPARED } = options;
   const agreement = new Agreement();
   const browser = await BrowserPage.open(page);

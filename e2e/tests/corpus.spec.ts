@@ -1,3 +1,4 @@
+import { asOneStep } from '../one-step';
 import { expect, test, type Page } from '@playwright/test';
 import {
   bitsOf,
@@ -90,34 +91,36 @@ async function wrongInStates(page: Page, session: PageSession, shown: readonly n
 }
 
 for (const { page: path } of PAGES) {
-  test(`on ${path} every text has a figure, and what passes passes in the pixels`, async ({ page }) => {
-    await page.setViewportSize({ width: DESKTOP.width, height: DESKTOP.height });
-    const pictures = await show(page, path);
-    const session = readPage(path);
-    // Both have read the same elements.
-    expect(await page.evaluate(() => document.querySelectorAll('*').length)).toBe(session.tree.elements.length);
-    await measureShown(session, page, pictures);
-    const shown = await visibleTexts(page);
-    const entries = pageLedger(session, { states: [readState('default')] }).filter(
-      ({ withoutPictures }) => !withoutPictures,
-    );
-    const byOrder = new Map(entries.map((entry) => [entry.element.order, entry]));
-    const words = (order: number) => `${session.tree.elements[order]!.name} “${byOrder.get(order)?.text.slice(0, 40)}”`;
-    const blank = shown.filter(
-      (order) => !['passes', 'short', 'unsure', 'exempt'].includes(byOrder.get(order)?.check.verdict ?? ''),
-    );
-    expect(blank.map((order) => `${words(order)}: ${byOrder.get(order)?.check.reason}`)).toEqual([]);
-    const unsure = shown.filter((order) => byOrder.get(order)!.check.verdict === 'unsure');
-    await withoutLetters(page);
-    const shot = await ground(page);
-    const passing = shown.map((order) => byOrder.get(order)!).filter(({ check }) => check.verdict === 'passes');
-    expect(shortInPixels(session, passing, shot)).toEqual([]);
-    const inStates = await wrongInStates(page, session, shown, shot);
-    expect(inStates.wrong).toEqual([]);
-    console.log(
-      `${path}: ${shown.length} texts, ${passing.length} that pass compared with pixels (${inStates.compared} more in hover and focus), ${unsure.length} unsure`,
-      [...new Set(unsure.map((order) => byOrder.get(order)!.check.reason))].slice(0, 4),
-    );
-    expect(unsure.length).toBeLessThanOrEqual(Math.max(2, shown.length * MOST_UNSURE * 5));
-  });
+  test(`on ${path} every text has a figure, and what passes passes in the pixels`, async ({ page }) =>
+    asOneStep(async () => {
+      await page.setViewportSize({ width: DESKTOP.width, height: DESKTOP.height });
+      const pictures = await show(page, path);
+      const session = readPage(path);
+      // Both have read the same elements.
+      expect(await page.evaluate(() => document.querySelectorAll('*').length)).toBe(session.tree.elements.length);
+      await measureShown(session, page, pictures);
+      const shown = await visibleTexts(page);
+      const entries = pageLedger(session, { states: [readState('default')] }).filter(
+        ({ withoutPictures }) => !withoutPictures,
+      );
+      const byOrder = new Map(entries.map((entry) => [entry.element.order, entry]));
+      const words = (order: number) =>
+        `${session.tree.elements[order]!.name} “${byOrder.get(order)?.text.slice(0, 40)}”`;
+      const blank = shown.filter(
+        (order) => !['passes', 'short', 'unsure', 'exempt'].includes(byOrder.get(order)?.check.verdict ?? ''),
+      );
+      expect(blank.map((order) => `${words(order)}: ${byOrder.get(order)?.check.reason}`)).toEqual([]);
+      const unsure = shown.filter((order) => byOrder.get(order)!.check.verdict === 'unsure');
+      await withoutLetters(page);
+      const shot = await ground(page);
+      const passing = shown.map((order) => byOrder.get(order)!).filter(({ check }) => check.verdict === 'passes');
+      expect(shortInPixels(session, passing, shot)).toEqual([]);
+      const inStates = await wrongInStates(page, session, shown, shot);
+      expect(inStates.wrong).toEqual([]);
+      console.log(
+        `${path}: ${shown.length} texts, ${passing.length} that pass compared with pixels (${inStates.compared} more in hover and focus), ${unsure.length} unsure`,
+        [...new Set(unsure.map((order) => byOrder.get(order)!.check.reason))].slice(0, 4),
+      );
+      expect(unsure.length).toBeLessThanOrEqual(Math.max(2, shown.length * MOST_UNSURE * 5));
+    }));
 }

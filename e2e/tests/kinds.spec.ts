@@ -1,3 +1,4 @@
+import { asOneStep } from '../one-step';
 import { expect, test, type Page } from '@playwright/test';
 import {
   atomsOf,
@@ -165,146 +166,149 @@ const read = (page: Page, selector: string, pseudo: string | undefined, names: r
 const PRESSED_BY_KEY = new Set(['button']);
 
 for (const { name: kindName } of KINDS) {
-  test(`a ${kindName} shows in Chromium what its sheet shows, in every part and state`, async ({ page, context }) => {
-    test.setTimeout(400_000);
-    if (kindName !== 'cookie-notice') {
-      await context.addCookies([{ name: 'quillhaven-cookies', value: 'chosen', url: PRACTICE }]);
-    }
-    const differences: string[] = [];
-    const skipped: string[] = [];
-    let compared = 0;
-    for (const [path, viewport] of (PAGES[kindName] ?? ['/']).flatMap((each) =>
-      (WIDTHS[kindName] ?? ['wide' as const]).map((width) => [each, width] as const),
-    )) {
-      const environment = { ...DESKTOP, ...VIEWPORTS[viewport] };
-      await page.setViewportSize(VIEWPORTS[viewport]);
-      const session = await openDemo(page, path);
-      // The page's own bar is always pointed at, as far as computed styles say.
-      const found = session.components().filter((item) => item.kind === kindName && item.selector !== 'html');
-      expect(found.length).toBeGreaterThan(0);
-      for (const component of found.slice(0, 3)) {
-        await page.goto(PRACTICE + path);
-        await page.addStyleTag({
-          content:
-            '*, *::before, *::after { transition: none !important; animation: none !important; scroll-behavior: auto !important }',
-        });
-        // A press is looked at and let go; nothing that it would start may happen.
-        await page.evaluate(() => {
-          for (const type of ['click', 'submit', 'dragstart'])
-            addEventListener(type, (event) => event.preventDefault(), true);
-        });
-        const bench = new ComponentSession(session, component.kind, component.locator);
-        const names = bench.parts.map(({ part }) => part.name);
-        const look = fullLook(bench.sheet(EMPTY_LOOK).parts);
-        const { css, proof } = bench.handover(look, component.name);
-        expect(proof.failures).toEqual([]);
-        await page.addStyleTag({ content: css });
-        const sheet = bench.sheet(look, { environment, unfolded: names, whole: names });
-        for (const part of sheet.parts) {
-          const subject = bench.standingFor(part.name);
-          const element = pathSelector(subject.element);
-          const carrier = pathSelector(subject.carrier);
-          const reveal = bench.reveal(part.name, environment);
-          // A scrollbar's own states are looked at in pixels below.
-          const columns = subject.ownPseudoStates ? ['default'] : part.columns;
-          let carried: readonly Change[] = [];
-          for (const column of columns) {
-            const bits = shownBits(columnNamed(column)!);
-            const atoms = atomsOf(bits & ~CARRIED);
-            const changes = subject.states.changesFor(bits);
-            await applyMarkup(page, session, [...undone(session, carried), ...reveal.changes, ...changes]);
-            carried = [...reveal.changes, ...changes];
-            await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
-            const target = page.locator(carrier);
-            let isPressed = false;
-            if (atoms.includes('hover')) {
-              const isSeen = await target.evaluate((node) => {
-                node.scrollIntoView({ block: 'center', behavior: 'instant' });
-                return node.getClientRects().length > 0;
-              });
-              if (!isSeen) {
-                skipped.push(`${part.name} ${column} (${viewport}): it has no box`);
-                continue;
-              }
-              for (const node of reveal.pointed) {
-                await page
-                  .locator(pathSelector(node))
-                  .hover({ force: true, timeout: 3000 })
-                  .catch(() => undefined);
-              }
-              const box = (await target.boundingBox())!;
-              await page.mouse.move(box.x + Math.min(box.width / 2, 6), box.y + Math.min(box.height / 2, 6), {
-                steps: 8,
-              });
-              if (!(await target.evaluate((node) => node.matches(':hover')))) {
-                const reached = await target.hover({ force: true, timeout: 1500 }).then(
-                  () => true,
-                  () => false,
-                );
-                if (!reached) {
-                  skipped.push(`${part.name} ${column} (${viewport}): the pointer cannot get there`);
+  test(`a ${kindName} shows in Chromium what its sheet shows, in every part and state`, async ({ page, context }) =>
+    asOneStep(async () => {
+      test.setTimeout(400_000);
+      if (kindName !== 'cookie-notice') {
+        await context.addCookies([{ name: 'quillhaven-cookies', value: 'chosen', url: PRACTICE }]);
+      }
+      const differences: string[] = [];
+      const skipped: string[] = [];
+      let compared = 0;
+      for (const [path, viewport] of (PAGES[kindName] ?? ['/']).flatMap((each) =>
+        (WIDTHS[kindName] ?? ['wide' as const]).map((width) => [each, width] as const),
+      )) {
+        const environment = { ...DESKTOP, ...VIEWPORTS[viewport] };
+        await page.setViewportSize(VIEWPORTS[viewport]);
+        const session = await openDemo(page, path);
+        // The page's own bar is always pointed at, as far as computed styles say.
+        const found = session.components().filter((item) => item.kind === kindName && item.selector !== 'html');
+        expect(found.length).toBeGreaterThan(0);
+        for (const component of found.slice(0, 3)) {
+          await page.goto(PRACTICE + path);
+          await page.addStyleTag({
+            content:
+              '*, *::before, *::after { transition: none !important; animation: none !important; scroll-behavior: auto !important }',
+          });
+          // A press is looked at and let go; nothing that it would start may happen.
+          await page.evaluate(() => {
+            for (const type of ['click', 'submit', 'dragstart'])
+              addEventListener(type, (event) => event.preventDefault(), true);
+          });
+          const bench = new ComponentSession(session, component.kind, component.locator);
+          const names = bench.parts.map(({ part }) => part.name);
+          const look = fullLook(bench.sheet(EMPTY_LOOK).parts);
+          const { css, proof } = bench.handover(look, component.name);
+          expect(proof.failures).toEqual([]);
+          await page.addStyleTag({ content: css });
+          const sheet = bench.sheet(look, { environment, unfolded: names, whole: names });
+          for (const part of sheet.parts) {
+            const subject = bench.standingFor(part.name);
+            const element = pathSelector(subject.element);
+            const carrier = pathSelector(subject.carrier);
+            const reveal = bench.reveal(part.name, environment);
+            // A scrollbar's own states are looked at in pixels below.
+            const columns = subject.ownPseudoStates ? ['default'] : part.columns;
+            let carried: readonly Change[] = [];
+            for (const column of columns) {
+              const bits = shownBits(columnNamed(column)!);
+              const atoms = atomsOf(bits & ~CARRIED);
+              const changes = subject.states.changesFor(bits);
+              await applyMarkup(page, session, [...undone(session, carried), ...reveal.changes, ...changes]);
+              carried = [...reveal.changes, ...changes];
+              await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
+              const target = page.locator(carrier);
+              let isPressed = false;
+              if (atoms.includes('hover')) {
+                const isSeen = await target.evaluate((node) => {
+                  node.scrollIntoView({ block: 'center', behavior: 'instant' });
+                  return node.getClientRects().length > 0;
+                });
+                if (!isSeen) {
+                  skipped.push(`${part.name} ${column} (${viewport}): it has no box`);
                   continue;
                 }
-              }
-              if (atoms.includes('active')) {
-                await page.mouse.down();
-                isPressed = true;
-              }
-            } else await pointAway(page, component.selector);
-            if (atoms.includes('focus') && !(await tabTo(page, carrier))) {
-              skipped.push(`${part.name} ${column} (${viewport}): it takes no focus`);
-              continue;
-            }
-            if (!(await holds(page, carrier, atoms))) {
-              skipped.push(`${part.name} ${column} (${viewport}): ${atoms.join('+')} does not come about`);
-              if (isPressed) await page.mouse.up();
-              continue;
-            }
-            const wanted = rowsOf(part).map((row) => {
-              const cells = sheet.rows.find((item) => item.part === part.name && item.row.key === row)!.cells;
-              return cells.find((cell) => cell.column === column)!.computed;
-            });
-            const longhands = rowsOf(part).map((row) => LONGHANDS[row]);
-            const compare = (real: readonly string[], how: string) =>
-              real.forEach((value, i) => {
-                compared++;
-                if (value !== wanted[i]) {
-                  differences.push(
-                    `${part.name} ${column} ${how} ${longhands[i]}: sheet ${wanted[i]}, Chromium ${value}`,
+                for (const node of reveal.pointed) {
+                  await page
+                    .locator(pathSelector(node))
+                    .hover({ force: true, timeout: 3000 })
+                    .catch(() => undefined);
+                }
+                const box = (await target.boundingBox())!;
+                await page.mouse.move(box.x + Math.min(box.width / 2, 6), box.y + Math.min(box.height / 2, 6), {
+                  steps: 8,
+                });
+                if (!(await target.evaluate((node) => node.matches(':hover')))) {
+                  const reached = await target.hover({ force: true, timeout: 1500 }).then(
+                    () => true,
+                    () => false,
                   );
+                  if (!reached) {
+                    skipped.push(`${part.name} ${column} (${viewport}): the pointer cannot get there`);
+                    continue;
+                  }
                 }
+                if (atoms.includes('active')) {
+                  await page.mouse.down();
+                  isPressed = true;
+                }
+              } else await pointAway(page, component.selector);
+              if (atoms.includes('focus') && !(await tabTo(page, carrier))) {
+                skipped.push(`${part.name} ${column} (${viewport}): it takes no focus`);
+                continue;
+              }
+              if (!(await holds(page, carrier, atoms))) {
+                skipped.push(`${part.name} ${column} (${viewport}): ${atoms.join('+')} does not come about`);
+                if (isPressed) await page.mouse.up();
+                continue;
+              }
+              const wanted = rowsOf(part).map((row) => {
+                const cells = sheet.rows.find((item) => item.part === part.name && item.row.key === row)!.cells;
+                return cells.find((cell) => cell.column === column)!.computed;
               });
-            compare(await read(page, element, part.pseudo, longhands), isPressed ? 'by mouse' : '');
-            if (isPressed) {
-              // Let go elsewhere, so that nothing is clicked.
-              await page.mouse.move(VIEWPORTS[viewport].width - 10, VIEWPORTS[viewport].height - 10);
-              await page.mouse.up();
-            }
-            if (column === 'pressed' && PRESSED_BY_KEY.has(subject.carrier.name)) {
-              await pointAway(page, component.selector);
-              if (await tabTo(page, carrier)) {
-                await page.keyboard.down('Space');
-                if (await holds(page, carrier, ['active'])) {
-                  compare(await read(page, element, part.pseudo, longhands), 'by key');
+              const longhands = rowsOf(part).map((row) => LONGHANDS[row]);
+              const compare = (real: readonly string[], how: string) =>
+                real.forEach((value, i) => {
+                  compared++;
+                  if (value !== wanted[i]) {
+                    differences.push(
+                      `${part.name} ${column} ${how} ${longhands[i]}: sheet ${wanted[i]}, Chromium ${value}`,
+                    );
+                  }
+                });
+              compare(await read(page, element, part.pseudo, longhands), isPressed ? 'by mouse' : '');
+              if (isPressed) {
+                // Let go elsewhere, so that nothing is clicked.
+                await page.mouse.move(VIEWPORTS[viewport].width - 10, VIEWPORTS[viewport].height - 10);
+                await page.mouse.up();
+              }
+              if (column === 'pressed' && PRESSED_BY_KEY.has(subject.carrier.name)) {
+                await pointAway(page, component.selector);
+                if (await tabTo(page, carrier)) {
+                  await page.keyboard.down('Space');
+                  if (await holds(page, carrier, ['active'])) {
+                    compare(await read(page, element, part.pseudo, longhands), 'by key');
+                  }
+                  // Moving the focus away first keeps the key from acting.
+                  await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+                  await page.keyboard.up('Space');
                 }
-                // Moving the focus away first keeps the key from acting.
-                await page.evaluate(() => (document.activeElement as HTMLElement).blur());
-                await page.keyboard.up('Space');
               }
             }
+            await applyMarkup(page, session, undone(session, carried));
           }
-          await applyMarkup(page, session, undone(session, carried));
         }
       }
-    }
-    test.info().annotations.push({
-      type: 'kinds',
-      description: `${kindName}: ${compared} values, ${skipped.length} states not reached`,
-    });
-    console.log(`${kindName}: ${compared} values agree${skipped.length ? `; not reached: ${skipped.join(', ')}` : ''}`);
-    expect(differences).toEqual([]);
-    expect(compared).toBeGreaterThan(0);
-  });
+      test.info().annotations.push({
+        type: 'kinds',
+        description: `${kindName}: ${compared} values, ${skipped.length} states not reached`,
+      });
+      console.log(
+        `${kindName}: ${compared} values agree${skipped.length ? `; not reached: ${skipped.join(', ')}` : ''}`,
+      );
+      expect(differences).toEqual([]);
+      expect(compared).toBeGreaterThan(0);
+    }));
 }
 
 /** Whether the pointer and keyboard states that a column asks for have really come about. */

@@ -1,6 +1,7 @@
 import { appendFileSync } from 'node:fs';
-import { expect, test } from '@playwright/test';
+import { expect, test, type BrowserContext } from '@playwright/test';
 import { show } from '../corpus/serve';
+import { asOneStep } from '../one-step';
 import { withHistory } from '../proof/history';
 import { LivePage, proveLive } from '../proof/prove';
 import { wearAtRandom } from '../proof/random-looks';
@@ -28,7 +29,7 @@ for (const [at, name] of names.entries()) {
     const site = siteOf(name);
     const open = new Map<string, LivePage>();
     const total = { looks: 0, values: 0, real: 0, differing: 0, foreign: 0, others: 0, unpromised: 0 };
-    await withHistory(async (context) => {
+    const prove = async (context: BrowserContext) => {
       const live = async (version: string) => {
         let own = open.get(version);
         if (!own) {
@@ -52,7 +53,8 @@ for (const [at, name] of names.entries()) {
         expect.soft(outcome.differing.slice(0, 6), `drawn from ${drawn}`).toEqual([]);
         expect.soft(outcome.foreign.slice(0, 6), `drawn from ${drawn}`).toEqual([]);
       }
-    });
+    };
+    await asOneStep(() => withHistory(prove));
     console.log(
       `${name}: looks ${total.looks}, values ${total.values} (${total.real} by pointer, keys and history),`,
       `differing ${total.differing}, foreign elements changed ${total.foreign} of ${total.others}, rows not promised ${total.unpromised}`,

@@ -27,8 +27,14 @@ describe('computing beside something awaited', () => {
 
   it('waits on where the computations end first, one after the other', async () => {
     const seen: number[] = [];
-    const awaited = new Promise<string>((resolve) => setTimeout(resolve, 20, 'late'));
-    expect(await besides(awaited, () => [counting(2, seen), counting(3, seen)])).toBe('late');
+    let give: (value: string) => void = () => undefined;
+    const awaited = new Promise<string>((resolve) => (give = resolve));
+    const last = function* (): Steps<string> {
+      yield* counting(3, seen);
+      give('late');
+      return '';
+    };
+    expect(await besides(awaited, () => [counting(2, seen), last()])).toBe('late');
     expect(seen).toEqual([1, 2, 1, 2, 3]);
   });
 

@@ -1,5 +1,5 @@
 import type { SiteLooks } from '@retoque/contract';
-import { DressedPage, type PageSession } from '@retoque/core';
+import { DressedPage, inCss, resolveNames, type Look, type PageSession } from '@retoque/core';
 import { readFileSync } from 'node:fs';
 import { Failure } from './failure.js';
 
@@ -19,7 +19,7 @@ async function readLooks(file: string): Promise<SiteLooks> {
   throw new Failure(`${file} holds no looks of a site: ${first!.path.join('.')}: ${first!.message}`);
 }
 
-const NOTHING: SiteLooks = { bounds: { medium: 1023, narrow: 599 }, looks: [] };
+const NOTHING: SiteLooks = { bounds: { medium: 1023, narrow: 599 }, looks: [], palette: { swatches: [], handedOverAs: 'literals' } };
 
 /**
  * A page with the looks of a file on it.
@@ -27,12 +27,15 @@ const NOTHING: SiteLooks = { bounds: { medium: 1023, narrow: 599 }, looks: [] };
  * @param pageId the page as settings name it, where that is known
  */
 export async function dressFor(page: PageSession, file: string | undefined, pageId = ''): Promise<DressedPage> {
-  const { bounds, looks } = file === undefined ? NOTHING : await readLooks(file);
+  const { bounds, looks, palette } = file === undefined ? NOTHING : await readLooks(file);
+  const { swatches } = inCss({ ...palette, handedOverAs: 'literals' }, new Set());
+  const named = { swatches, finishes: new Map<string, Look>() };
+  const resolved = looks.map((worn) => ({ ...worn, look: resolveNames(worn.look, named).look }));
   return new DressedPage(
     page,
     pageId,
     () => bounds,
-    () => looks,
+    () => resolved,
     false,
   );
 }

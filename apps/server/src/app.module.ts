@@ -24,6 +24,8 @@ import { LedgerService } from './measuring/ledger.service.js';
 import { MeasuringController } from './measuring/measuring.controller.js';
 import { ChangesController } from './pages/changes.controller.js';
 import { PicturesService } from './pictures/pictures.service.js';
+import { PalettesController } from './palettes/palettes.controller.js';
+import { PalettesService } from './palettes/palettes.service.js';
 import { PagesController } from './pages/pages.controller.js';
 import { PageReaderService } from './pages/import/page-reader.js';
 import { PagesService } from './pages/pages.service.js';
@@ -46,6 +48,7 @@ import { SitesService } from './sites/sites.service.js';
     PagesController,
     ChangesController,
     MeasuringController,
+    PalettesController,
     ComponentsController,
     HandoversController,
     JobsController,
@@ -62,6 +65,7 @@ import { SitesService } from './sites/sites.service.js';
     PagesService,
     GeometryService,
     LedgerService,
+    PalettesService,
     ComponentsService,
     HandoversService,
     JobQueue,

@@ -3,6 +3,7 @@ export * from './change.js';
 export * from './handover.js';
 export * from './job.js';
 export * from './look.js';
+export * from './palette.js';
 export * from './problem.js';
 export * from './site.js';
 export * from './text.js';

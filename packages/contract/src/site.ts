@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { pageChangeSchema } from './change.js';
 import { lookSchema, locatorSchema } from './look.js';
+import { paletteSchema, sitePaletteSchema } from './palette.js';
 import { text } from './text.js';
 
 const instant = z.iso.datetime();
@@ -31,6 +32,8 @@ export const siteSchema = z.object({
   id: z.uuid(),
   name: z.string(),
   bounds: boundsSchema,
+  /** The colours that its looks may name. */
+  palette: paletteSchema,
   createdAt: instant,
   pages: z.array(pageSummarySchema),
   componentCount: z.number().int(),
@@ -210,7 +213,12 @@ export const wornLookSchema = z.object({
 export type WornLookData = z.infer<typeof wornLookSchema>;
 
 /** All looks that a site wears, in the order in which its components were kept: what `retoque check --looks` reads. */
-export const siteLooksSchema = z.object({ bounds: boundsSchema, looks: z.array(wornLookSchema).max(2000) });
+export const siteLooksSchema = z.object({
+  bounds: boundsSchema,
+  looks: z.array(wornLookSchema).max(2000),
+  /** The colours that looks may name; files that were written before there were palettes have none. */
+  palette: sitePaletteSchema.default({ swatches: [], handedOverAs: 'literals' }),
+});
 export type SiteLooks = z.infer<typeof siteLooksSchema>;
 
 export const addTrialSchema = z.object({ look: lookSchema, makeCurrent: z.boolean().default(true) });

@@ -19,6 +19,7 @@ import { randomUUID } from 'node:crypto';
 import type { OwnerScope } from '../database/owner-scope.js';
 import { components, lookRevisions, pages, saves, sites, trials } from '../database/schema.js';
 import { notFound, problem, ProblemException } from '../http/problem.js';
+import { PalettesService } from '../palettes/palettes.service.js';
 
 type ComponentRow = typeof components.$inferSelect;
 type TrialRow = typeof trials.$inferSelect;
@@ -46,6 +47,8 @@ const toRevision = (row: typeof lookRevisions.$inferSelect): LookRevision => ({
 
 @Injectable()
 export class ComponentsService {
+  constructor(private readonly palettes: PalettesService) {}
+
   async list(scope: OwnerScope, siteId: string): Promise<Component[]> {
     const rows = await scope.select(components, and(eq(components.siteId, siteId), isNull(components.deletedAt)), {
       orderBy: asc(components.createdAt),
@@ -54,7 +57,7 @@ export class ComponentsService {
   }
 
   /**
-   * The looks that the components of a site wear, in the order in which they were kept.
+   * The looks that the components of a site wear, in the order in which they were kept, and the colours they may name.
    *
    * @throws ProblemException 404 where there is no such site
    */
@@ -71,7 +74,9 @@ export class ComponentsService {
         look: all.find((trial) => trial.id === currentTrialId)!.look,
       }),
     );
-    return { bounds: { medium: site.mediumUpTo, narrow: site.narrowUpTo }, looks };
+    const { swatches, handedOverAs } = await this.palettes.of(scope, siteId);
+    const bounds = { medium: site.mediumUpTo, narrow: site.narrowUpTo };
+    return { bounds, looks, palette: { swatches, handedOverAs } };
   }
 
   async get(scope: OwnerScope, id: string): Promise<Component> {

@@ -1,4 +1,4 @@
-import type { PageChangeRecord, SiteAsset } from '@retoque/contract';
+import type { PageChangeRecord, SiteAsset, SitePaletteData } from '@retoque/contract';
 import type { StoredGeometry } from '@retoque/core';
 import { sql } from 'drizzle-orm';
 import {
@@ -250,6 +250,24 @@ export const components = pgTable(
       'cascade',
     ),
     foreignKey({ columns: [table.ownerId, table.pageId], foreignColumns: [pages.ownerId, pages.id] }).onDelete(
+      'cascade',
+    ),
+  ],
+);
+
+/** The colours of a site that its looks may name; a site without a row has none yet. */
+export const palettes = pgTable(
+  'palettes',
+  {
+    ownerId: ownerId(),
+    siteId: uuid('site_id').primaryKey(),
+    revision: integer('revision').notNull(),
+    swatches: jsonb('swatches').$type<SitePaletteData['swatches']>().notNull(),
+    handedOverAs: text('handed_over_as', { enum: ['literals', 'properties'] }).notNull(),
+    updatedAt: timestamp('updated_at', { withTimezone: true }).notNull().defaultNow(),
+  },
+  (table) => [
+    foreignKey({ columns: [table.ownerId, table.siteId], foreignColumns: [sites.ownerId, sites.id] }).onDelete(
       'cascade',
     ),
   ],

@@ -17,6 +17,7 @@ const MEGABYTES = 2000;
 function handOver({ pages, worn, chosen, fonts }: HandoverTask): SiteHandover {
   const site = new Site({ bounds: worn.bounds });
   for (const page of pages) site.putPage(page);
+  site.setPalette(worn.palette);
   for (const look of worn.looks) site.wear(look);
   return finish(handingOver(site.only(new Set(chosen ?? worn.looks.map(({ id }) => id))), { fonts }));
 }

@@ -44,6 +44,7 @@ const STATES = ['default', 'hover', 'focus', 'active'].map(readState);
 function pageFrom({ pageId, worn, geometry, pictures, ...source }: LedgerTask): DressedPage {
   const site = new Site({ bounds: worn.bounds });
   site.putPage({ version: pageId, pageId, name: '', source });
+  site.setPalette(worn.palette);
   worn.looks.forEach((look) => site.wear(look));
   const dressed = site.on(pageId);
   const { tree, measures } = dressed.page;

@@ -21,6 +21,7 @@ import type {
   RuleCheck,
   SheetRow,
   SiteHandover,
+  SitePalette,
   Solution,
   SolveScope,
   StateSheet,
@@ -68,6 +69,7 @@ export interface PagePlace {
 /** What has changed of what a site wears. */
 export interface WornChange {
   readonly bounds: ViewportBounds;
+  readonly palette: SitePalette;
   readonly looks: readonly WornLook[];
   /** Ids of all components of the site in the order in which they were kept; others wear nothing any more. */
   readonly order: readonly string[];

@@ -9,7 +9,7 @@ import {
   type WornLook,
 } from '@retoque/core';
 import type { ComponentRef, EnginePage } from './protocol';
-import { keepSource, opened, pagesNow, sessionOf, wear } from './sites';
+import { asWorn, keepSource, opened, pagesNow, sessionOf, wear } from './sites';
 
 const HTML = `<!doctype html><title>Line</title><header><nav aria-label="Main menu"><ul>
 <li><a href="#1">One</a></li><li><a href="#2">Two</a></li><li><a class="btn" href="#b">Book</a></li></ul></nav></header>
@@ -39,9 +39,11 @@ const coloured = (value: string): Look => ({
   settings: [{ part: 'button', property: 'color', value, when: { states: [] } }],
 });
 
+const REST = { bounds: DEFAULT_BOUNDS, palette: { swatches: [], handedOverAs: 'literals' as const } };
+
 /** The menu, while the site wears these looks and no others. */
 function menuWith(versionId: string, session: PageSession, looks: readonly WornLook[]): ComponentRef {
-  wear(`site of ${versionId}`, { bounds: DEFAULT_BOUNDS, looks, order: looks.map(({ id }) => id) });
+  wear(`site of ${versionId}`, { ...REST, looks, order: looks.map(({ id }) => id) });
   const menu = session.components().find(({ kind }) => kind === 'menu')!;
   return { versionId, pageId: 'p', kind: 'menu', locator: menu.locator, parts: {}, worn: '' };
 }
@@ -86,11 +88,25 @@ describe('components in the worker', () => {
     const site = `site of ${versionId}`;
     const looks = [button(session, '.btn', coloured('#112233')), button(session, '.alone', coloured('#445566'))];
     const order = looks.map(({ id }) => id);
-    wear(site, { bounds: DEFAULT_BOUNDS, looks, order });
-    wear(site, { bounds: DEFAULT_BOUNDS, looks: [button(session, '.btn', coloured('#778899'))], order });
+    wear(site, { ...REST, looks, order });
+    wear(site, { ...REST, looks: [button(session, '.btn', coloured('#778899'))], order });
     const colours = () => pagesNow(versionId).worn.map(({ look }) => look.settings[0]!.value);
     expect(colours()).toEqual(['#778899', '#445566']);
-    wear(site, { bounds: DEFAULT_BOUNDS, looks: [], order: ['.alone'] });
+    wear(site, { ...REST, looks: [], order: ['.alone'] });
     expect(colours()).toEqual(['#445566']);
+  });
+
+  it('are told of a palette, and wear its colours', () => {
+    const { versionId, session } = openPage();
+    const site = `site of ${versionId}`;
+    const look = coloured('swatch(sea)');
+    wear(site, { ...REST, looks: [button(session, '.btn', look)], order: ['.btn'] });
+    const worn = () => pagesNow(versionId).worn.flatMap(({ look: own }) => own.settings.map(({ value }) => value));
+    expect(worn()).toEqual([]);
+    const palette = { swatches: [{ id: 'sea', name: 'Sea', css: '#0b5563' }], handedOverAs: 'literals' as const };
+    wear(site, { ...REST, palette, looks: [], order: ['.btn'] });
+    expect(worn()).toEqual(['#0b5563']);
+    const ref = { versionId, pageId: 'p', kind: 'button', locator: {} as never, parts: {}, worn: '' };
+    expect(asWorn(ref, look).settings[0]!.value).toBe('#0b5563');
   });
 });

@@ -3,6 +3,7 @@ import {
   type Among,
   type ComponentSession,
   type DressedPage,
+  type Look,
   type PageSession,
   type SiteUnder,
   type WornLook,
@@ -28,9 +29,10 @@ export function siteOf(siteId: string): Site {
 }
 
 /** Takes note of what a site wears now; told of the looks alone that have changed. */
-export function wear(siteId: string, { bounds, looks, order }: WornChange): void {
+export function wear(siteId: string, { bounds, palette, looks, order }: WornChange): void {
   const site = siteOf(siteId);
   site.setBounds(bounds);
+  site.setPalette(palette);
   for (const look of looks) site.wear(look as WornLook);
   site.keepOnly(order);
 }
@@ -83,6 +85,10 @@ export function pagesNow(versionId: string): SiteUnder {
   const newest = new Map(site.pages.map((page) => [page.pageId, page]));
   return { pages: [...newest.values()], worn: site.worn, on: (version) => site.on(version) };
 }
+
+/** A look as it is worn, with colours in place of the swatches that it names. */
+export const asWorn = ({ versionId }: ComponentRef, look: Look): Look =>
+  siteOf(sourceOf(versionId).siteId).resolve(look);
 
 /** The looks of all other components on a component's page, or none where it is shown alone. */
 export const lookedAmong = ({ versionId, kind, locator, parts }: ComponentRef, alone = false): Among =>

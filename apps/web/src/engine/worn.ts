@@ -1,4 +1,4 @@
-import type { Bounds, Component } from '@retoque/contract';
+import type { Bounds, Component, Palette } from '@retoque/contract';
 import type { WornLook } from '@retoque/core';
 import type { Remote } from 'comlink';
 import type { Engine } from './protocol';
@@ -7,6 +7,7 @@ import type { Engine } from './protocol';
 export interface Wardrobe {
   readonly siteId: string;
   readonly bounds: Bounds;
+  readonly palette: Palette;
   readonly components: readonly Component[];
 }
 
@@ -25,8 +26,8 @@ const says = (component: Component): boolean => {
 };
 
 /** A short text that is another whenever a site wears something else. */
-export const wornKey = ({ bounds, components }: Pick<Wardrobe, 'bounds' | 'components'>): string =>
-  [bounds.medium, bounds.narrow, ...components.filter(says).map((own) => `${own.id} ${stateOf(own)}`)].join();
+export const wornKey = ({ bounds, palette, components }: Omit<Wardrobe, 'siteId'>): string =>
+  [bounds.medium, bounds.narrow, palette.revision, ...components.filter(says).map((own) => `${own.id} ${stateOf(own)}`)].join();
 
 export const wornLook = (component: Component): WornLook => {
   const { id, pageId, kind, name, locator } = component;
@@ -37,16 +38,16 @@ export const wornLook = (component: Component): WornLook => {
  * Tells a worker what a site wears: of all looks those alone that have changed since. Messages keep their order, so
  * whatever is asked afterwards is answered with these on.
  */
-export function tellWorn(worker: Pick<Remote<Engine>, 'wear'>, { siteId, bounds, components }: Wardrobe): void {
+export function tellWorn(worker: Pick<Remote<Engine>, 'wear'>, { siteId, bounds, palette, components }: Wardrobe): void {
   let bySite = told.get(worker);
   if (!bySite) told.set(worker, (bySite = new Map()));
   const before = bySite.get(siteId) ?? new Map<string, string>();
   const now = new Map(components.map((component) => [component.id, stateOf(component)]));
   const looks = components.filter(({ id }) => before.get(id) !== now.get(id)).map(wornLook);
   const order = components.map(({ id }) => id);
-  now.set(REST, [bounds.medium, bounds.narrow, ...order].join());
+  now.set(REST, [bounds.medium, bounds.narrow, palette.revision, ...order].join());
   bySite.set(siteId, now);
-  if (looks.length || before.get(REST) !== now.get(REST)) void worker.wear(siteId, { bounds, looks, order });
+  if (looks.length || before.get(REST) !== now.get(REST)) void worker.wear(siteId, { bounds, palette, looks, order });
 }
 
 /** Stands beside the ids of components, which are none of these. */

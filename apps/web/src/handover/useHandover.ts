@@ -30,14 +30,14 @@ export function useHandover(
       'engine',
       'handover',
       editions,
-      isReady && wornKey({ bounds: site.bounds, components }),
+      isReady && wornKey({ ...site, components }),
       chosen.map(({ id }) => id),
       files,
     ],
     enabled: isReady && files !== undefined,
     retry: false,
     queryFn: async ({ signal }) => {
-      tellWorn(engine(), { siteId: site!.id, bounds: site!.bounds, components: components! });
+      tellWorn(engine(), { ...site!, siteId: site!.id, components: components! });
       for (const page of loaded) await engine().open(enginePage(page));
       const step = proxy((done: number, of: number) => {
         signal.throwIfAborted();

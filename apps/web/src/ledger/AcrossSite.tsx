@@ -176,7 +176,7 @@ async function search(
   colour: string,
   onStep: (done: number, of: number) => void,
 ): Promise<AcrossSiteAnswer> {
-  tellWorn(surveyEngine(), { siteId: site.id, bounds: site.bounds, components: kept });
+  tellWorn(surveyEngine(), { ...site, siteId: site.id, components: kept });
   await openPages(client, site.pages);
   return surveyEngine().replaceColour(inHand, look, colour, onStep);
 }

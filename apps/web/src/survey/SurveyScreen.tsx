@@ -53,7 +53,7 @@ export function SurveyScreen() {
     staleTime: Infinity,
     queryFn: () => engine().liveFrame(versionId!),
   });
-  const found = useFound(siteId, versionId, pageId, site.data?.bounds, kept.data);
+  const found = useFound(siteId, versionId, pageId, site.data, kept.data);
   const components = found.data ?? NONE;
   const measuring = useSurveyMeasuring(pageId, versionId, found.data !== undefined && !found.isPlaceholderData);
   const hasLooks = withLooks(kept.data ?? []).length > 0;

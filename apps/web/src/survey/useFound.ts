@@ -1,5 +1,4 @@
-import type { Component } from '@retoque/contract';
-import type { ViewportBounds } from '@retoque/core';
+import type { Component, Site } from '@retoque/contract';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { engine } from '../engine/engine';
 import { findComponents, foundKey } from '../engine/find-components';
@@ -13,17 +12,17 @@ export function useFound(
   siteId: string,
   versionId: string | undefined,
   pageId: string,
-  bounds: ViewportBounds | undefined,
+  site: Pick<Site, 'bounds' | 'palette'> | undefined,
   components: readonly Component[] | undefined,
 ) {
   const client = useQueryClient();
-  const queryKey = foundKey(versionId, bounds && components && wornKey({ bounds, components }));
+  const queryKey = foundKey(versionId, site && components && wornKey({ ...site, components }));
   return useQuery<FoundWithChecks[]>({
     queryKey,
-    enabled: versionId !== undefined && components !== undefined && bounds !== undefined,
+    enabled: versionId !== undefined && components !== undefined && site !== undefined,
     placeholderData: (previous) => previous,
     queryFn: async ({ signal }) => {
-      tellWorn(engine(), { siteId, bounds: bounds!, components: components! });
+      tellWorn(engine(), { ...site!, siteId, components: components! });
       await equip(engine(), pageId, versionId!);
       const found = await findComponents(engine(), versionId!, signal, (some) => client.setQueryData(queryKey, some));
       // One of them is opened next, most likely.

@@ -12,7 +12,7 @@ import { BUTTON, BUTTON_SIGNS } from './kinds/button.js';
 import { LINK_SIGNS } from './kinds/link.js';
 import { SIGNS, signsOf } from './kinds/signs.js';
 import { isStateClass } from './carriers.js';
-import { selectorWithin } from './fitting.js';
+import { namingAttributes, selectorWithin, statelessCompound } from './fitting.js';
 import type { FoundComponent } from './found.js';
 import { heldBy } from './held.js';
 import { fromRoot } from './parts-of-root.js';
@@ -223,13 +223,17 @@ const MOST_TRIED = 60;
 /** A selector that reaches a group and nothing else; undefined when none is plain enough to be read. */
 export function fittingSelector(group: readonly ElementNode[], base: string, tree: PageTree): string | undefined {
   const tried = new Set<string>();
+  const fits = (selector: string) => sameSet(selectAll(tree, selector), group);
   for (const selector of candidates(group[0]!, base)) {
     if (tried.has(selector)) continue;
-    if (tried.size >= MOST_TRIED) return undefined;
+    if (tried.size >= MOST_TRIED) break;
     tried.add(selector);
-    if (sameSet(selectAll(tree, selector), group)) return selector;
+    if (fits(selector)) return selector;
   }
-  return undefined;
+  const own = statelessCompound(group[0]!);
+  return namingAttributes(group[0]!)
+    .map((attribute) => own + attribute)
+    .find(fits);
 }
 
 /** The site's selector without what its other, more particular selectors reach; no weight is added. */

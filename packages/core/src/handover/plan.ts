@@ -6,8 +6,8 @@ import { asOneSelector, raiseTo, specificityOf } from '../css/selector/weight.js
 import { compareConditions, conditionRanks, holdsIn, type Place } from '../look/conditions.js';
 import { settingText, type Setting } from '../look/model.js';
 import { LookResolver, type Decision } from '../look/resolve.js';
+import { tellingApart } from '../component/fitting.js';
 import { Forcer, type Subject } from '../component/subject.js';
-import { pathSelector } from '../tree/path.js';
 import type { StagedPages } from '../page/staged-pages.js';
 import type { ElementNode } from '../tree/tree.js';
 import { mediaFor, type EnvironmentCase } from './environments.js';
@@ -67,7 +67,7 @@ export interface PlannedRule {
   readonly states: StateBits;
   readonly media: string;
   readonly selector: string;
-  /** True where the selector names elements of this page by their places, which are others on another page. */
+  /** True where the selector tells elements of this page apart, by what may be of others on another page. */
   readonly byPlace: boolean;
   readonly declarations: readonly PlannedDeclaration[];
 }
@@ -386,15 +386,15 @@ function toRules(
     string,
     PlannedRule & { readonly declarations: PlannedDeclaration[]; readonly order: number }
   >();
-  const groupCount = input.groups.length;
   const selectorFor = (entry: Entry): string => {
     if (entry.member !== undefined) return `${baseSelector}:where(${entry.member})`;
-    if (!entry.groups || entry.groups.size === groupCount) return baseSelector;
-    const paths = [...entry.groups].flatMap((group) => group.members.map(pathSelector));
-    return `${baseSelector}:where(${paths.join(', ')})`;
+    if (!entry.groups || entry.groups.size === input.groups.length) return baseSelector;
+    const chosen = [...entry.groups].flatMap(({ members }) => members);
+    const others = input.groups.flatMap((group) => (entry.groups!.has(group) ? [] : group.members));
+    return `${baseSelector}:where(${tellingApart(chosen, others).join(', ')})`;
   };
   const isByPlace = ({ member, groups }: Entry) =>
-    member === undefined && groups !== undefined && groups.size < groupCount;
+    member === undefined && groups !== undefined && groups.size < input.groups.length;
   entries.forEach((entry) => {
     const selector = selectorFor(entry);
     for (const media of entry.cases ? mediaFor([...entry.cases], input.cases) : ['']) {

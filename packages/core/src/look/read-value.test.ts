@@ -24,6 +24,19 @@ describe('colours as people say them', () => {
     expect(value.ok && sameRgba(parseColour(value.text)!, parseColour(meant)!)).toBe(true);
   });
 
+  it('may be swatches, wherever a colour may stand', () => {
+    expect(read('text', 'swatch(quay-blue)')).toMatchObject({ ok: true, values: { color: 'swatch(quay-blue)' } });
+    expect(read('border', '2px solid swatch(quay / 40%)')).toMatchObject({
+      ok: true,
+      values: { 'border-top-color': 'swatch(quay / 40%)', 'border-top-width': '2px' },
+    });
+    expect(read('background-image', 'linear-gradient(swatch(a), #a1b2c3 40%, swatch(b))')).toMatchObject({
+      values: { 'background-image': 'linear-gradient(swatch(a), #a1b2c3 40%, swatch(b))' },
+    });
+    expect(read('padding', 'swatch(a)')).toMatchObject({ ok: false, problem: expect.stringContaining('swatch(a)') });
+    expect(read('text', 'swatch()').ok).toBe(false);
+  });
+
   it('reads each hex colour without its # as the colour itself', () => {
     fc.assert(
       fc.property(fc.integer({ min: 0, max: 0xffffff }), (number) => {

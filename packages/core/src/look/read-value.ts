@@ -14,6 +14,7 @@ import { canonicalName } from '../css/property/names.js';
 import { PROPERTIES } from '../css/property/table.js';
 import { SHORTHANDS } from '../css/shorthand/index.js';
 import { lookup } from '../base/lookup.js';
+import { namesSwatch } from './resolve-names.js';
 
 /** Values of longhands as they can be stored, or what is wrong with the text. */
 export type ReadValue =
@@ -141,6 +142,15 @@ function isClosed(text: string): boolean {
  * its `#`, a length without its unit, quotes as a document has them.
  */
 export function readCellText(row: Row, typed: string): ReadValue {
+  if (!namesSwatch(typed)) return readPlain(row, typed);
+  const { text, putBack } = withoutSwatches(typed);
+  const read = readPlain(row, text);
+  if (!read.ok) return { ok: false, problem: putBack(read.problem) };
+  const values = Object.entries(read.values).map(([name, value]) => [name, putBack(value)] as const);
+  return { ok: true, values: Object.fromEntries(values), text: putBack(read.text) };
+}
+
+function readPlain(row: Row, typed: string): ReadValue {
   const wider = widerThan(row);
   const names = [...row.properties, ...(row.shorthand ? [row.shorthand] : []), ...wider];
   const text = stripDeclaration(mendText(typed), names);
@@ -158,6 +168,26 @@ export function readCellText(row: Row, typed: string): ReadValue {
   const spread = !isList ? undefined : firstOf(wider, (name) => expandShorthand(name, text));
   if (spread) return { ok: true, values: withoutResets(spread), text };
   return { ok: false, problem: problemFor(row, text) };
+}
+
+const SWATCHES = /swatch\(\s*[a-z][\w-]*\s*(?:\/\s*[\d.]+%?\s*)?\)/gi;
+
+/** A text with a colour of CSS in place of each swatch that it names, and what puts these into a text again. */
+function withoutSwatches(typed: string): { readonly text: string; readonly putBack: (text: string) => string } {
+  const swatches: string[] = [];
+  let mark = 0xa1b2c3;
+  const next = (): string => {
+    const hex = `#${(mark++).toString(16)}`;
+    return typed.toLowerCase().includes(hex) ? next() : hex;
+  };
+  const marks: string[] = [];
+  const text = typed.replace(SWATCHES, (swatch) => {
+    swatches.push(swatch);
+    marks.push(next());
+    return marks.at(-1)!;
+  });
+  const putBack = (own: string) => marks.reduce((all, hex, i) => all.replaceAll(hex, swatches[i]!), own);
+  return { text, putBack };
 }
 
 /** Shorthands under which several rows are set at once, the narrower first. */

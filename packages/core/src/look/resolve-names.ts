@@ -1,5 +1,6 @@
-import { generate, walk, type FunctionNode } from 'css-tree';
-import { readCss } from '../css/syntax/read.js';
+import { fade } from '../colour/composite.js';
+import { parseColour } from '../colour/parse.js';
+import { toHex } from '../colour/print.js';
 import { settingIndex, type Look, type Setting } from './model.js';
 
 /** What looks of a site may name: colours of its palette, and looks that are kept to be worn by several components. */
@@ -10,13 +11,14 @@ export interface NamedThings {
   readonly finishes: ReadonlyMap<string, Look>;
 }
 
-export const NOTHING_NAMED: NamedThings = { swatches: new Map(), finishes: new Map() };
-
 /** Swatches that name swatches, and finishes that follow finishes, end here: what goes round in a circle is left out. */
 const MAX_DEPTH = 8;
-const SWATCH = 'swatch';
+/** A swatch; strings and addresses are gone over as wholes, since what is written in them is no CSS. */
+const TOKEN = /"(?:\\.|[^"\\])*"|'(?:\\.|[^'\\])*'|url\([^()]*\)|\bswatch\(([^()]*)\)/gi;
+/** `quay-blue`, or `quay-blue/40%` and `quay-blue/.4` for one that lets something through. */
+const NAMED = /^([\w-]+)(?:\/([\d.]+)(%?))?$/;
 /** Most values name none, and are not read for it. */
-const mayName = (value: string): boolean => /swatch\(/i.test(value);
+export const namesSwatch = (value: string): boolean => /swatch\(/i.test(value);
 
 /**
  * A value with colours in place of the swatches that it names, wherever they stand in it.
@@ -24,27 +26,28 @@ const mayName = (value: string): boolean => /swatch\(/i.test(value);
  * @returns undefined where a swatch is not there any more, or names itself
  */
 export function withSwatches(value: string, swatches: ReadonlyMap<string, string>, depth = 0): string | undefined {
-  if (!mayName(value)) return value;
+  if (!namesSwatch(value)) return value;
   if (depth > MAX_DEPTH) return undefined;
   let isWhole = true;
-  const tree = readCss(value, 'value');
-  if (!tree) return undefined;
-  walk(tree, {
-    visit: 'Function',
-    enter(node: FunctionNode, item, list) {
-      if (node.name.toLowerCase() !== SWATCH) return;
-      const id = node.children
-        .toArray()
-        .map((child) => generate(child))
-        .join('')
-        .trim();
-      const colour = swatches.get(id);
-      const resolved = colour === undefined ? undefined : withSwatches(colour, swatches, depth + 1);
-      if (resolved === undefined) isWhole = false;
-      else if (list) list.replace(item, list.createItem({ type: 'Raw', value: resolved }));
-    },
+  const text = value.replace(TOKEN, (token, named: string | undefined) => {
+    if (named === undefined) return token;
+    const [, id = '', opacity, percent] = NAMED.exec(named.replace(/\s+/g, '')) ?? [];
+    const colour = swatches.get(id);
+    const whole = colour === undefined ? undefined : withSwatches(colour, swatches, depth + 1);
+    const share = opacity === undefined ? 1 : Number(opacity) / (percent ? 100 : 1);
+    if (whole !== undefined && !Number.isNaN(share)) return faded(whole, share);
+    isWhole = false;
+    return '';
   });
-  return isWhole ? generate(tree) : undefined;
+  return isWhole ? text : undefined;
+}
+
+/** A colour that lets more through; one that is a custom property is mixed with nothing. */
+function faded(css: string, opacity: number): string {
+  if (opacity >= 1) return css;
+  const colour = parseColour(css);
+  if (!colour) return `color-mix(in srgb, ${css} ${Math.round(Math.max(0, opacity) * 1e4) / 100}%, transparent)`;
+  return toHex(fade(colour, Math.max(0, opacity)));
 }
 
 /** A look with all that it names in its place, and the ids of what it names that is not there. */
@@ -60,7 +63,7 @@ export interface ResolvedLook {
 export function resolveNames(look: Look, named: NamedThings): ResolvedLook {
   const missing: string[] = [];
   const own = withFinish(look, named, missing);
-  if (!own.settings.some(({ value }) => mayName(value))) return { look: own, missing };
+  if (!own.settings.some(({ value }) => namesSwatch(value))) return { look: own, missing };
   const settings = own.settings.flatMap((setting): Setting[] => {
     const value = withSwatches(setting.value, named.swatches);
     if (value === setting.value) return [setting];

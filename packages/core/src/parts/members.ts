@@ -1,9 +1,9 @@
-import { isStateClass } from '../component/carriers.js';
+import { ownNames } from '../component/fitting.js';
 import type { FoundPart } from '../component/parts.js';
 import { selectAll } from '../css/selector/locator.js';
 import { pathSelector } from '../tree/path.js';
 import { readableText, type ElementNode, type PageTree } from '../tree/tree.js';
-import { ident, string as stringCodec } from 'css-tree';
+import { ident } from 'css-tree';
 
 /** One element of a part, with a selector that tells it from the others. */
 export interface PartMember {
@@ -12,17 +12,11 @@ export interface PartMember {
   readonly selector: string;
 }
 
-const NAMING = ['href', 'name', 'value', 'for', 'aria-label', 'aria-controls', 'src'];
 const LONGEST_TEXT = 60;
 
 /** Selectors for one element, those that outlive changes of the page first. */
 function* candidates(element: ElementNode): Generator<string> {
-  if (element.id) yield `#${ident.encode(element.id)}`;
-  for (const name of element.classes) if (!isStateClass(name)) yield `.${ident.encode(name)}`;
-  for (const name of NAMING) {
-    const value = element.attributes.get(name);
-    if (value) yield `[${name}=${stringCodec.encode(value)}]`;
-  }
+  yield* ownNames(element);
   const { parent } = element;
   if (parent?.id) yield `#${ident.encode(parent.id)} > *`;
   if (parent?.name === 'li') yield `li:nth-child(${parent.siblingIndex + 1}) > *`;

@@ -279,6 +279,20 @@ export class ComponentSession {
       .map(({ subject }) => this.views.lookAt(pages, environment, subject, column));
   }
 
+  /** The same with the elements of each group and their style. */
+  groupsSeenUnder(
+    look: Look,
+    partName: string,
+    columnName: string,
+    { environment = DESKTOP, place }: Pick<SheetRequest, 'environment' | 'place'> = {},
+  ): { readonly members: readonly ElementNode[]; readonly style: ElementStyle }[] {
+    const { pages } = this.plans.styled(look, environment, place);
+    const column = columnCalled(columnName);
+    return this.found
+      .groupsOf(this.found.named(partName), look, environment)
+      .map(({ subject, members }) => ({ members, style: this.views.lookAt(pages, environment, subject, column).style }));
+  }
+
   /** The parts on the page with their columns. */
   columnsOfParts(look: Look, request: SheetRequest = {}): readonly PartColumns[] {
     return this.plans.columnsFor(look, request.environment ?? DESKTOP, request.added ?? []);

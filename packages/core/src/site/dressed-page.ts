@@ -260,9 +260,14 @@ export class DressedPage {
     };
   }
 
+  /** The look that a component of this page wears; undefined for none. */
+  wornAt(place: ComponentPlace): WornLook | undefined {
+    return this.here.find(({ worn }) => isWornAt(worn, place))?.worn;
+  }
+
   /** What a component of this page wears, over the looks of others that have a say in it. */
   wearing(place: ComponentPlace): Wearing {
-    const own = this.here.find(({ worn }) => isWornAt(worn, place))?.worn;
+    const own = this.wornAt(place);
     return { session: this.component(own ? placeOf(own) : place), look: own?.look ?? EMPTY_LOOK };
   }
 

@@ -16,4 +16,8 @@ export type {
   UnbeatableRule,
 } from './handover/site-handover.js';
 export { LOOKS_SHOWN, pageChecks, pageWays, siteChecks, type LooksShown, type PageChecks } from './ledger.js';
+export { coloursOfSite, findingColour, type ColourUse, type FoundColour } from './colour-usage.js';
+export { type ComponentEffect } from './effect.js';
+export { changingPalette } from './palette-change.js';
+export { componentKey, swappingAcross, type SiteSwap, type SwapAcross, type SwapShare } from './swap-across.js';
 export { replacingAcross, type AcrossSite, type PlacedColourShare } from './replace-colour.js';

@@ -181,7 +181,7 @@ describe('a site', () => {
     const own = worn(site, 'button', '.btn', lookOf(settingOf('button', 'color', 'swatch(sea)')));
     site.wear(own);
     expect(site.worn[0]!.look.settings).toEqual([]);
-    site.setNamed({ swatches: new Map([['sea', '#0b5563']]), finishes: new Map() });
+    site.setPalette({ swatches: [{ id: 'sea', name: 'Sea', css: '#0b5563' }], handedOverAs: 'literals' });
     expect(site.worn[0]!.look.settings[0]!.value).toBe('#0b5563');
     expect(site.resolve(own.look)).toBe(site.worn[0]!.look);
   });

@@ -1,6 +1,7 @@
 import { DEFAULT_BOUNDS, type ViewportBounds } from '../look/conditions.js';
-import type { Look } from '../look/model.js';
-import { NOTHING_NAMED, resolveNames, type NamedThings } from '../look/resolve-names.js';
+import { settingText, type Look } from '../look/model.js';
+import { resolveNames, type NamedThings } from '../look/resolve-names.js';
+import { inCss, NO_PALETTE, type PaletteInCss, type SitePalette } from '../palette/swatch.js';
 import type { ComponentSession } from '../session/component-session.js';
 import { PageMeasures } from '../parts/page-measures.js';
 import { PageSession, type PageSource } from '../parts/page-session.js';
@@ -54,7 +55,9 @@ export class Site {
   /** Looks as they were told, and as they are worn: with what they name in its place. */
   private told: readonly WornLook[] = [];
   private looks: readonly WornLook[] = [];
-  private named: NamedThings = NOTHING_NAMED;
+  private colours: SitePalette = NO_PALETTE;
+  private inCss: PaletteInCss = inCss(NO_PALETTE, new Set());
+  private finishes: NamedThings['finishes'] = new Map();
   private widths: ViewportBounds;
   private readonly mostParsed: number;
 
@@ -92,6 +95,8 @@ export class Site {
   putPage(page: SitePageSource): void {
     this.sources.delete(page.version);
     this.sources.set(page.version, page);
+    // Names that it has are not those of swatches.
+    if (this.colours.handedOverAs === 'properties') this.rename();
   }
 
   removePage(version: string): void {
@@ -123,11 +128,38 @@ export class Site {
     if (looks.length !== this.told.length || looks.some((worn, i) => worn !== this.told[i])) this.tell(looks);
   }
 
-  /** The swatches and finishes that looks of the site may name. */
-  setNamed(named: NamedThings): void {
-    this.named = named;
+  /** The colours that looks of the site may name. */
+  setPalette(palette: SitePalette): void {
+    if (JSON.stringify(palette) === JSON.stringify(this.colours)) return;
+    this.colours = palette;
+    this.rename();
+  }
+
+  /** Custom properties that values of the looks name, with their colours. */
+  get properties(): ReadonlyMap<string, string> {
+    return this.inCss.properties;
+  }
+
+  /** Looks that others of the site may follow, by the ids of their finishes. */
+  setFinishes(finishes: NamedThings['finishes']): void {
+    this.finishes = finishes;
+    this.rename();
+  }
+
+  private rename(): void {
+    const isByName = this.colours.handedOverAs === 'properties';
+    this.inCss = inCss(this.colours, isByName ? this.customProperties() : new Set());
     this.resolved = new WeakMap();
     this.tell(this.told);
+  }
+
+  /** Custom properties that the site's own sheets and pages speak of. */
+  private customProperties(): ReadonlySet<string> {
+    const texts = [...this.sources.values()].flatMap(({ source }) => [
+      source.html,
+      ...source.sheets.map(({ text }) => text),
+    ]);
+    return new Set(texts.flatMap((text) => text.match(/--[a-z][\w-]*/gi) ?? []));
   }
 
   /** A look with what it names in its place; the same for the same look. */
@@ -138,6 +170,10 @@ export class Site {
   }
 
   private resolved = new WeakMap<Look, Look>();
+
+  private get named(): NamedThings {
+    return { swatches: this.inCss.swatches, finishes: this.finishes };
+  }
 
   private tell(told: readonly WornLook[]): void {
     this.told = told;
@@ -198,14 +234,34 @@ export class Site {
     return new DressedPage(page, pageId, () => this.widths, looks, this.isMeasuredAnew);
   }
 
-  /** The same pages under some of the looks alone; nothing that was worked out of the pages is worked out again. */
+  /** The same pages under some of the looks alone. */
   only(ids: ReadonlySet<string>): SiteUnder {
-    const looks = this.looks.filter(({ id }) => ids.has(id));
-    const isAll = looks.length === this.looks.length;
+    return this.under(this.looks.filter(({ id }) => ids.has(id)));
+  }
+
+  /** The same pages under the looks that they wear, with another palette. */
+  withPalette(palette: SitePalette): SiteUnder {
+    const isByName = palette.handedOverAs === 'properties';
+    const { swatches } = inCss(palette, isByName ? this.customProperties() : new Set());
+    const named = { swatches, finishes: this.finishes };
+    return this.under(
+      this.told.map((worn, i) => {
+        const { look } = resolveNames(worn.look, named);
+        // A look that names none of what is otherwise is the same.
+        const now = this.looks[i]!;
+        return isSameLook(look, now.look) ? now : { ...worn, look };
+      }),
+    );
+  }
+
+  /** The same pages under other looks; nothing that was worked out of the pages is worked out again. */
+  under(looks: readonly WornLook[]): SiteUnder {
+    const isAll = looks.length === this.looks.length && looks.every((own, i) => own === this.looks[i]);
     const dressed = new Map<PageSession, DressedPage>();
     return {
       pages: this.pages,
       worn: looks,
+      properties: this.properties,
       on: (version) => {
         if (isAll) return this.on(version);
         const page = this.page(version);
@@ -218,9 +274,16 @@ export class Site {
   }
 }
 
+const isSameLook = (a: Look, b: Look): boolean =>
+  a === b ||
+  (a.settings.length === b.settings.length &&
+    a.settings.every((own, i) => settingText(own) === settingText(b.settings[i]!)));
+
 /** A site as far as a handover, or a list of checks, asks for it. */
 export interface SiteUnder {
   readonly pages: readonly SitePage[];
   readonly worn: readonly WornLook[];
   readonly on: (version: string) => DressedPage;
+  /** Custom properties that values of the looks name, with their colours. */
+  readonly properties?: ReadonlyMap<string, string> | undefined;
 }

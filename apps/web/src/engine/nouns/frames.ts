@@ -2,7 +2,7 @@ import { EMPTY_LOOK, type ElementNode } from '@retoque/core';
 import { environmentOf } from '../asking';
 import type { Engine } from '../protocol';
 import type { SiteFiles } from '../site-files';
-import { lookedAmong, opened, sessionOf } from '../sites';
+import { asWorn, lookedAmong, opened, sessionOf } from '../sites';
 
 /** Pages as frames show them. */
 export function framesOf(
@@ -17,12 +17,13 @@ export function framesOf(
     async liveCss(ref, look) {
       const session = sessionOf(ref);
       const { under, over } = lookedAmong(ref);
-      const css = [under?.css, session.css(look), over?.css].filter(Boolean).join('\n');
+      const css = [under?.css, session.css(asWorn(ref, look)), over?.css].filter(Boolean).join('\n');
       return `${files.fontCss}\n${files.localCss(css, opened(ref.versionId).page)}`;
     },
 
-    async atWidth(ref, look, viewport, place, alone) {
+    async atWidth(ref, told, viewport, place, alone) {
       const session = sessionOf(ref);
+      const look = asWorn(ref, told);
       const request = { environment: environmentOf(viewport, place), place, unfolded: [] };
       return {
         frames: files.framesOf(session.frameRules(look, request, lookedAmong(ref, alone)), opened(ref.versionId).page),

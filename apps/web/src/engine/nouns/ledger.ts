@@ -14,7 +14,7 @@ import {
 import { environmentOf, ledgerRequest, now } from '../asking';
 import { Preparation } from '../preparation';
 import type { ComponentRef, Engine, LedgerQuery } from '../protocol';
-import { pagesNow, sessionOf } from '../sites';
+import { asWorn, pagesNow, sessionOf } from '../sites';
 
 const solvingKey = (...asked: [ComponentRef, Look, LedgerQuery, ViewportName]) => JSON.stringify(asked);
 
@@ -27,21 +27,21 @@ export function ledgerOf(): Pick<
   const preparation = new Preparation<Solution>();
   return {
     async ledger(ref, look, query) {
-      return sessionOf(ref).ledger(look, ledgerRequest(query));
+      return sessionOf(ref).ledger(asWorn(ref, look), ledgerRequest(query));
     },
 
     async remedies(ref, look, query, check, at) {
-      return new Remedies(sessionOf(ref), look, { ...ledgerRequest(query), at }).propose(check);
+      return new Remedies(sessionOf(ref), asWorn(ref, look), { ...ledgerRequest(query), at }).propose(check);
     },
 
     async solve(ref, look, query, scope, at) {
       const begun = scope.of === 'component' ? preparation.finish(solvingKey(ref, look, query, at)) : undefined;
-      return begun ?? solve(sessionOf(ref), look, scope, { ...ledgerRequest(query), at });
+      return begun ?? solve(sessionOf(ref), asWorn(ref, look), scope, { ...ledgerRequest(query), at });
     },
 
     async prepare(ref, look, query, at) {
       return preparation.run(solvingKey(ref, look, query, at), () =>
-        solving(sessionOf(ref), look, { of: 'component' }, { ...ledgerRequest(query), at }),
+        solving(sessionOf(ref), asWorn(ref, look), { of: 'component' }, { ...ledgerRequest(query), at }),
       );
     },
 
@@ -55,13 +55,13 @@ export function ledgerOf(): Pick<
       const steps = replacingAcross(pagesNow(version), colour, request, {
         version,
         place: { kind, locator, parts },
-        look,
+        look: asWorn(ref, look),
       });
       return finishInTurns(steps, ({ done, of }) => Promise.resolve(onStep(done, of)), now, 0);
     },
 
     async heat(ref, look, viewport, place, part, column) {
-      const seen = sessionOf(ref).seenUnder(look, part, column, { environment: environmentOf(viewport, place), place });
+      const seen = sessionOf(ref).seenUnder(asWorn(ref, look), part, column, { environment: environmentOf(viewport, place), place });
       return heatOf(seen, (large) => (large ? NEEDED_LARGE : NEEDED_NORMAL));
     },
   };

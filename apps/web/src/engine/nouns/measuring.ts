@@ -3,7 +3,7 @@ import { geometryOf, layoutKey, storeGeometry, VIEWPORTS, type Look, type Viewpo
 import { environmentOf } from '../asking';
 import type { ComponentRef, Engine, ToMeasure } from '../protocol';
 import type { SiteFiles } from '../site-files';
-import { dressed, opened, sessionOf } from '../sites';
+import { asWorn, dressed, opened, sessionOf } from '../sites';
 
 const layoutPlace = (versionId: string, viewport: ViewportName, key: string) => `${versionId} ${viewport} ${key}`;
 
@@ -31,7 +31,8 @@ export function measuringOf(
       return storeGeometry(geometry, session.tree) as PageGeometry;
     },
 
-    async toMeasure(ref, look, viewport) {
+    async toMeasure(ref, told, viewport) {
+      const look = asWorn(ref, told);
       const { page, session } = opened(ref.versionId);
       const component = sessionOf(ref);
       const environment = environmentOf(viewport);
@@ -50,7 +51,8 @@ export function measuringOf(
       });
     },
 
-    async measured(ref, look, viewport, key, elements) {
+    async measured(ref, told, viewport, key, elements) {
+      const look = asWorn(ref, told);
       const { session } = opened(ref.versionId);
       const geometry = geometryOf(VIEWPORTS[viewport], elements);
       const layout = layoutOf(ref, look);

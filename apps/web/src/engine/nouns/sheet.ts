@@ -11,7 +11,7 @@ import {
 import { environmentOf, requestOf, now, nextTurn } from '../asking';
 import type { Engine, FramesListener } from '../protocol';
 import type { SiteFiles } from '../site-files';
-import { lookedAmong, opened, pagesNow, sessionOf } from '../sites';
+import { asWorn, lookedAmong, opened, pagesNow, sessionOf } from '../sites';
 
 /** One component: its state sheet, and what there is to know about its cells and parts. */
 export function sheetOf(
@@ -69,8 +69,9 @@ export function sheetOf(
       framesListener = listener;
     },
 
-    async sheet(ref, look, query, editNumber, held) {
+    async sheet(ref, told, query, editNumber, held) {
       const session = sessionOf(ref);
+      const look = asWorn(ref, told);
       const request = requestOf(query);
       // Frames are laid out while the sheet is worked out.
       const rules = session.frameRules(look, request, lookedAmong(ref, query.alone));
@@ -91,7 +92,7 @@ export function sheetOf(
     },
 
     async tryColours(ref, look, query, cell, colours) {
-      return sessionOf(ref).tryColours(look, cell, colours, requestOf(query));
+      return sessionOf(ref).tryColours(asWorn(ref, look), cell, colours, requestOf(query));
     },
 
     async explain(ref, viewport, cell) {

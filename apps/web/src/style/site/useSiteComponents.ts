@@ -1,4 +1,4 @@
-import type { Component, PageSummary } from '@retoque/contract';
+import type { Component, PageSummary, Site } from '@retoque/contract';
 import { useQueries, useQueryClient } from '@tanstack/react-query';
 import { pageQuery } from '../../api/queries';
 import { equip } from '../../measuring/equip';
@@ -6,7 +6,7 @@ import { enginePage, surveyEngine } from '../../engine/engine';
 import { findComponents, foundKey } from '../../engine/find-components';
 import type { FoundWithChecks } from '../../engine/protocol';
 import { tellWorn, wornKey } from '../../engine/worn';
-import type { Tally, ViewportBounds } from '@retoque/core';
+import type { Tally } from '@retoque/core';
 
 /** A component of a site, on whichever of its pages it stands. */
 export interface SiteComponent {
@@ -19,13 +19,11 @@ const keyOf = (found: FoundWithChecks) => `${found.kind} ${found.selector}`;
 
 /** The components of all pages of a site; one that is found on several pages is one component. */
 export function useSiteComponents(
-  siteId: string,
-  pages: readonly PageSummary[],
+  { id: siteId, pages, ...site }: Site,
   kept: readonly Component[] | undefined,
-  bounds: ViewportBounds,
 ): { components: readonly SiteComponent[]; pending: number } {
   const client = useQueryClient();
-  const worn = kept && wornKey({ bounds, components: kept });
+  const worn = kept && wornKey({ ...site, components: kept });
   const loaded = useQueries({ queries: pages.map((page) => pageQuery(page.id)) });
   const answers = useQueries({
     queries: pages.map((page, i) => {
@@ -43,7 +41,7 @@ export function useSiteComponents(
         placeholderData: (previous: FoundWithChecks[] | undefined) => previous,
         queryFn: async ({ signal }) => {
           const opened = enginePage(whole!);
-          tellWorn(surveyEngine(), { siteId, bounds, components: kept! });
+          tellWorn(surveyEngine(), { ...site, siteId, components: kept! });
           await surveyEngine().open(opened);
           await equip(surveyEngine(), page.id, opened.id);
           return findComponents(surveyEngine(), opened.id, signal);

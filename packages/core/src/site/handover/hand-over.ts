@@ -113,6 +113,7 @@ export function* handingOver(site: SiteUnder, options: SiteHandoverOptions = {})
   );
   const siteCss = [
     faces,
+    rootRule(order, site.properties ?? new Map()),
     // What was added to pages is styled by itself first, as it is in the pages that looks were made on.
     ...new Set(patches.flatMap(({ change }) => (change.css ? [change.css] : []))),
     ...forAll.map(({ worn, plans, fallback }) =>
@@ -163,6 +164,14 @@ export function* handingOver(site: SiteUnder, options: SiteHandoverOptions = {})
     unbeatable: [...unbeatable.values()],
     nowhere: site.worn.filter(({ id, look }) => activeSettings(look).length && !placed.has(id)).map(({ id }) => id),
   };
+}
+
+/** The custom properties that looks name, in one rule for the whole page. */
+function rootRule(order: readonly WornLook[], properties: ReadonlyMap<string, string>): string {
+  const values = order.flatMap(({ look }) => activeSettings(look).map(({ value }) => value)).join('\n');
+  const named = [...properties].filter(([name]) => values.includes(`var(${name},`));
+  if (!named.length) return '';
+  return `/* Colours of the palette. */\n:root {\n${named.map(([name, css]) => `  ${name}: ${css};`).join('\n')}\n}`;
 }
 
 const unbeatableOf = (worn: WornLook, plan: Plan): UnbeatableRule[] =>

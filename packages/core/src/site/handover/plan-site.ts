@@ -111,8 +111,8 @@ const without = (plan: Plan, leave: (rule: PlannedRule) => boolean): Plan => ({
 
 /**
  * Of one part's plans on several pages the one that goes for all of them: the one that most pages have, the first among
- * equals. What a page wants otherwise is said in its own sheet. Rules that name elements by their places are kept where
- * the component stands on one page, and nothing stands at those places on the others.
+ * equals. What a page wants otherwise is said in its own sheet. Rules that tell elements of a page apart are kept where
+ * the component stands on one page, and they reach nothing on the others.
  */
 export function planForAll(plans: readonly PlanHere[], pages: readonly PageLooks[]): Plan {
   if (plans.length === 1) {

@@ -1,0 +1,57 @@
+import { parseColour } from '../colour/parse.js';
+import { toHex } from '../colour/print.js';
+import { sameRgba, type Rgba } from '../colour/rgba.js';
+import { isNear } from './near.js';
+import { SWATCH_ID, swatchText } from './swatch.js';
+
+/** Strings and addresses, which hold no colours, and what may be one. */
+const PIECES =
+  /"(?:\\.|[^"\\])*"|'(?:\\.|[^'\\])*'|url\([^()]*\)|#[0-9a-f]{3,8}\b|\b(?:rgba?|hsla?|hwb|lab|lch|oklab|oklch|color)\((?:[^()]|\([^()]*\))*\)|[a-z][\w-]*(?!\()/gi;
+
+/** A colour that takes another's place. */
+export interface ColourSwap {
+  readonly from: Rgba;
+  /** A colour of CSS, or a swatch: `swatch(quay)`. */
+  readonly to: string;
+  /** True where colours that look alike are meant too. */
+  readonly near?: boolean | undefined;
+}
+
+/** The same colour, whatever it lets through. */
+export function isMeant({ from, near }: Pick<ColourSwap, 'from' | 'near'>, colour: Rgba): boolean {
+  if (colour.alpha === 0) return false;
+  const [own, other] = [
+    { ...from, alpha: 1 },
+    { ...colour, alpha: 1 },
+  ];
+  return sameRgba(own, other) || (near === true && isNear(own, other));
+}
+
+/** The colours of a value as they are written there. */
+export function coloursIn(value: string): { readonly text: string; readonly colour: Rgba }[] {
+  return [...value.matchAll(PIECES)].flatMap(([text]) => {
+    const colour = isWritten(text) ? parseColour(text) : undefined;
+    return colour ? [{ text, colour }] : [];
+  });
+}
+
+/** The value with another colour wherever it has one; undefined where it has not. */
+export function swapIn(value: string, swap: ColourSwap): string | undefined {
+  let isFound = false;
+  const text = value.replace(PIECES, (piece) => {
+    const colour = isWritten(piece) ? parseColour(piece) : undefined;
+    if (!colour || !isMeant(swap, colour)) return piece;
+    isFound = true;
+    return colour.alpha < swap.from.alpha ? faded(swap.to, colour.alpha / swap.from.alpha) : swap.to;
+  });
+  return isFound ? text : undefined;
+}
+
+const isWritten = (text: string): boolean => !/^["']|^url\(/i.test(text);
+
+function faded(to: string, opacity: number): string {
+  const id = /^swatch\(([^()/]+)\)$/.exec(to)?.[1]?.trim();
+  if (id !== undefined && SWATCH_ID.test(id)) return swatchText(id, opacity);
+  const colour = parseColour(to);
+  return colour ? toHex({ ...colour, alpha: colour.alpha * opacity }) : to;
+}

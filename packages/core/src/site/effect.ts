@@ -1,0 +1,87 @@
+import type { Steps } from '../base/steps.js';
+import { checkKey, isDue } from '../ledger/due.js';
+import type { LedgerCheck } from '../ledger/ledger-check.js';
+import type { ComponentPlace } from '../parts/placed-component.js';
+import type { RemedyRequest } from '../remedy/drafting.js';
+import type { DressedPage } from './dressed-page.js';
+import type { SiteUnder } from './site.js';
+
+/** What other looks do to the checks of one component. */
+export interface ComponentEffect {
+  readonly version: string;
+  readonly place: ComponentPlace;
+  readonly name: string;
+  /** Checks that fall short before and no more, and those that fall short then. */
+  readonly mended: readonly LedgerCheck[];
+  readonly broken: readonly LedgerCheck[];
+}
+
+/** A component of a site on the page where it is looked at: the first that has it. */
+export interface SiteComponent {
+  readonly version: string;
+  readonly place: ComponentPlace;
+  readonly name: string;
+  /** Other pages that have it. */
+  readonly alsoOn: readonly string[];
+}
+
+/** Every component of a site once, and what of its pages belongs to none, section by section. */
+export function componentsOfSite(site: SiteUnder): SiteComponent[] {
+  const found = new Map<string, SiteComponent & { alsoOn: string[] }>();
+  for (const { version } of site.pages) {
+    const { page } = site.on(version);
+    for (const { kind, locator, name } of [...page.components(), ...page.rest()]) {
+      const key = `${kind} ${locator.selector}`;
+      const known = found.get(key);
+      if (known) known.alsoOn.push(version);
+      else found.set(key, { version, place: { kind, locator }, name, alsoOn: [] });
+    }
+  }
+  return [...found.values()];
+}
+
+/**
+ * The checks that change where a site wears other looks: of every component that these have a say in, on every page.
+ *
+ * @param before and after the same pages under the one looks and the other; looks that stay are the same objects
+ */
+export function* comparingChecks(
+  before: SiteUnder,
+  after: SiteUnder,
+  request: RemedyRequest,
+): Steps<ComponentEffect[]> {
+  const effects: ComponentEffect[] = [];
+  const components = componentsOfSite(before);
+  for (const [done, { version, place, name, alsoOn }] of components.entries()) {
+    for (const page of [version, ...alsoOn]) {
+      const [was, is] = [before.on(page), after.on(page)];
+      if (saysTheSame(was, is, place)) continue;
+      const checks = checksOf(is, place, request);
+      const due = new Set(
+        checksOf(was, place, request)
+          .filter((check) => isDue(check))
+          .map(checkKey),
+      );
+      const mended = checks.filter((check) => due.has(checkKey(check)) && !isDue(check));
+      const broken = checks.filter((check) => isDue(check) && !due.has(checkKey(check)));
+      if (mended.length || broken.length) effects.push({ version: page, place, name, mended, broken });
+    }
+    yield { done: done + 1, of: components.length };
+  }
+  return effects;
+}
+
+function checksOf(page: DressedPage, place: ComponentPlace, request: RemedyRequest): LedgerCheck[] {
+  const { session, look } = page.wearing(place);
+  return session.ledger(look, request);
+}
+
+/** Whether the same looks have a say in a component under both. */
+function saysTheSame(was: DressedPage, is: DressedPage, place: ComponentPlace): boolean {
+  const looks = (page: DressedPage) => {
+    const own = page.wornAt(place);
+    return [...(own ? [own] : []), ...page.under(place)];
+  };
+  const [a, b] = [looks(was), looks(is)];
+  return a.length === b.length && a.every((worn, i) => worn === b[i]);
+}

@@ -1,0 +1,144 @@
+import type { Steps } from '../base/steps.js';
+import type { ViewportName } from '../css/conditions/environment.js';
+import { EMPTY_LOOK, settingIndex, settingText, type Exception, type Look, type Setting } from '../look/model.js';
+import { swapIn, type ColourSwap } from '../palette/in-value.js';
+import { parseColour } from '../colour/parse.js';
+import type { PageSession } from '../parts/page-session.js';
+import type { ComponentPlace } from '../parts/placed-component.js';
+import type { RemedyRequest } from '../remedy/drafting.js';
+import { swapColour, type SwapPlace, type SwapView } from '../remedy/swap-colour.js';
+import { comparingChecks, componentsOfSite, type ComponentEffect, type SiteComponent } from './effect.js';
+import type { Site } from './site.js';
+import { isWornAt, type WornLook } from './worn.js';
+
+/** A colour that takes another's place across a site. */
+export interface SiteSwap extends ColourSwap {
+  /** How what is put in is written where it is a swatch: `swatch(quay)`. */
+  readonly written?: string | undefined;
+  /** Components that are wanted, by kind and selector, each with the keys of its places or all; every one when absent. */
+  readonly only?: ReadonlyMap<string, ReadonlySet<string> | 'all'> | undefined;
+}
+
+export const componentKey = ({ kind, locator }: Pick<ComponentPlace, 'kind' | 'locator'>): string =>
+  `${kind} ${locator.selector}`;
+
+/** A component that has the colour, with what replaces it. */
+export interface SwapShare {
+  readonly version: string;
+  readonly place: ComponentPlace;
+  readonly name: string;
+  readonly places: readonly SwapPlace[];
+  /** What is set in its look besides what that says already. */
+  readonly settings: readonly Setting[];
+  readonly exceptions: readonly Exception[];
+}
+
+export interface SwapAcross {
+  readonly shares: readonly SwapShare[];
+  /** Checks that change, in these components and in all that their looks have a say in. */
+  readonly effects: readonly ComponentEffect[];
+}
+
+/**
+ * Puts a colour in another's place in the components of a site and in what belongs to none of them: in every state, width
+ * and scheme that their pages tell apart, on every page that has them. What had another value keeps it.
+ */
+export function* swappingAcross(site: Site, swap: SiteSwap, request: RemedyRequest): Steps<SwapAcross> {
+  const components = componentsOfSite(site);
+  const shares: SwapShare[] = [];
+  const looks: WornLook[] = [...site.worn];
+  for (const [done, component] of components.entries()) {
+    const { place, name, version } = component;
+    const wanted = swap.only ? swap.only.get(componentKey(place)) : 'all';
+    const swapped = wanted && swapOn(site, component, swap, request, wanted === 'all' ? undefined : wanted);
+    if (swapped && (swapped.settings.length || swapped.places.length)) {
+      shares.push({ version, place, name, ...swapped });
+      wear(looks, component, swapped.look);
+    }
+    yield { done: done + 1, of: 2 * components.length };
+  }
+  const comparing = comparingChecks(site, site.under(looks), request);
+  for (;;) {
+    const step = comparing.next();
+    if (step.done) return { shares: shares.map((share) => asWritten(share, swap)), effects: step.value };
+    yield { done: components.length + step.value.done, of: 2 * components.length };
+  }
+}
+
+type Swapped = Pick<SwapShare, 'places' | 'settings' | 'exceptions'> & { readonly look: Look };
+
+function swapOn(
+  site: Site,
+  { place, version }: SiteComponent,
+  swap: ColourSwap,
+  request: RemedyRequest,
+  only: ReadonlySet<string> | undefined,
+): Swapped {
+  const before = site.on(version).wearing(place).look;
+  let look = before;
+  const places = new Map<string, SwapPlace>();
+  // Its look reaches every page that its selector reaches something on, under whatever name that is listed there.
+  const others = site.pages.flatMap((page) => (page.version === version ? [] : [page.version]));
+  for (const page of [version, ...others]) {
+    const dressed = site.on(page);
+    if (dressed.place(place)?.located.outcome !== 'matched') continue;
+    const { session } = dressed.wearing(place);
+    // What the first page has holds on all; the others say where they have something else.
+    const own = page === version ? {} : { page: dressed.pageId };
+    const views = viewsOf(dressed.page, request).map((view) => ({ ...view, place: { ...view.place, ...own } }));
+    const swapped = swapColour(session, { before, look }, swap, views, only);
+    look = swapped.look;
+    for (const found of swapped.places) {
+      const key = `${found.part} ${found.property}`;
+      if (!places.has(key)) places.set(key, found);
+    }
+  }
+  const known = settingIndex(before);
+  const said = new Set([...known.values()].map(settingText));
+  return {
+    look,
+    places: [...places.values()],
+    settings: look.settings.filter((setting) => !said.has(settingText(setting))),
+    exceptions: look.exceptions.filter((own) => !before.exceptions.includes(own)),
+  };
+}
+
+/** Widths and schemes that a page tells apart, the widest first and in the light scheme first. */
+function viewsOf(page: PageSession, { viewports }: RemedyRequest): SwapView[] {
+  const hasDark = page.environmentCases.some(({ scheme }) => scheme === 'dark');
+  const wide = viewports.map(({ name, environment }): SwapView => {
+    const viewport = name === 'medium' || name === 'narrow' ? (name satisfies ViewportName) : undefined;
+    return { environment, place: viewport ? { viewport } : {} };
+  });
+  const dark = wide.map(({ environment, place }): SwapView => ({
+    environment: { ...environment, scheme: 'dark' },
+    place: { ...place, scheme: 'dark' },
+  }));
+  return hasDark ? [...wide, ...dark] : wide;
+}
+
+function wear(looks: WornLook[], { place, name }: SiteComponent, look: Look): void {
+  const at = looks.findIndex((own) => isWornAt(own, place));
+  if (at >= 0) looks[at] = { ...looks[at]!, look };
+  else
+    looks.push({
+      id: componentKey(place),
+      name,
+      kind: place.kind,
+      locator: place.locator,
+      look: { ...EMPTY_LOOK, ...look },
+    });
+}
+
+/** The swatch's name in place of its colour. */
+function asWritten(share: SwapShare, { to, written }: SiteSwap): SwapShare {
+  const from = written === undefined ? undefined : parseColour(to);
+  if (!from) return share;
+  return {
+    ...share,
+    settings: share.settings.map((setting) => ({
+      ...setting,
+      value: swapIn(setting.value, { from, to: written! }) ?? setting.value,
+    })),
+  };
+}
