@@ -5,7 +5,19 @@ const apps = ['server', 'web', 'cli', 'practice-host'];
 const floors = {
   'packages/core/src': [
     ...['memo', 'base', 'colour', 'tree', 'css', 'value', 'page', 'picture', 'paint', 'check', 'component', 'look'],
-    ...['palette', 'handover', 'parts', 'incremental', 'ledger', 'sheet', 'what-if', 'session', 'remedy', 'report', 'site'],
+    ...[
+      'palette',
+      'handover',
+      'parts',
+      'incremental',
+      'ledger',
+      'sheet',
+      'what-if',
+      'session',
+      'remedy',
+      'report',
+      'site',
+    ],
     ...['testing', 'entries'],
   ],
   'packages/core/src/css': [
@@ -13,11 +25,23 @@ const floors = {
   ],
   'apps/web/src': [
     ...['theme', 'shell', 'api', 'engine', 'frame', 'anew', 'assets', 'measuring', 'preview', 'ledger', 'style'],
-    ...['handover', 'sites', 'survey'],
+    ...['handover', 'palette', 'sites', 'survey'],
   ],
   'apps/web/src/style': ['look', 'saving', 'site', 'checks', 'frames', 'reach', 'grid', 'editor', 'bench'],
   'apps/server/src': [
-    ...['database', 'http', 'owners', 'storage', 'work', 'pictures', 'palettes', 'sites', 'assets', 'components', 'pages'],
+    ...[
+      'database',
+      'http',
+      'owners',
+      'storage',
+      'work',
+      'pictures',
+      'palettes',
+      'sites',
+      'assets',
+      'components',
+      'pages',
+    ],
     ...['handovers', 'health', 'measuring', 'jobs', 'demo', 'web'],
   ],
 };

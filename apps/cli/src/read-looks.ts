@@ -19,7 +19,11 @@ async function readLooks(file: string): Promise<SiteLooks> {
   throw new Failure(`${file} holds no looks of a site: ${first!.path.join('.')}: ${first!.message}`);
 }
 
-const NOTHING: SiteLooks = { bounds: { medium: 1023, narrow: 599 }, looks: [], palette: { swatches: [], handedOverAs: 'literals' } };
+const NOTHING: SiteLooks = {
+  bounds: { medium: 1023, narrow: 599 },
+  looks: [],
+  palette: { swatches: [], handedOverAs: 'literals' },
+};
 
 /**
  * A page with the looks of a file on it.

@@ -18,6 +18,7 @@ const fail = (error: unknown): never => {
   process.exit(1);
 };
 
+const KEEP_ALIVE_MILLIS = 65_000;
 /** Long enough for a log line to be written out. */
 const LAST_WORDS_MILLIS = 200;
 
@@ -26,6 +27,8 @@ try {
   const app = await createApp();
   // Before listening, so that the first answer already has the demo in it.
   await app.get(DemoSeeder).seedOnce();
+  // Longer than those who call keep idle connections, so that none is closed as the next request goes out on it.
+  app.getHttpServer().keepAliveTimeout = KEEP_ALIVE_MILLIS;
   await app.listen(config.port, '127.0.0.1');
   const stop = () => void app.close().then(() => process.exit(0));
   const logger = app.get(Logger);

@@ -18,6 +18,10 @@ export const router = createBrowserRouter([
         path: '/sites/:siteId/pages/:pageId/handover/:componentId?',
         lazy: async () => ({ Component: (await import('./handover/HandoverScreen')).HandoverScreen }),
       },
+      {
+        path: '/sites/:siteId/pages/:pageId/palette/:componentId?',
+        lazy: async () => ({ Component: (await import('./palette/PaletteScreen')).PaletteScreen }),
+      },
       { path: '*', element: <RouteError missing /> },
     ],
   },

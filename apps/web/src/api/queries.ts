@@ -3,6 +3,7 @@ import {
   componentSchema,
   lookHistorySchema,
   pageSchema,
+  paletteSchema,
   savedLookSchema,
   savedLooksSchema,
   siteListSchema,
@@ -18,6 +19,7 @@ import {
   type Page,
   type SaveLook,
   type SaveLooks,
+  type SavePalette,
   type SiteChoice,
 } from '@retoque/contract';
 import { queryOptions, useMutation, useQueryClient, type QueryClient } from '@tanstack/react-query';
@@ -227,5 +229,9 @@ export async function saveLooks(client: QueryClient, siteId: string, looks: Save
   await client.invalidateQueries({ queryKey: ['components', siteId] });
   return saved;
 }
+
+/** Saves the palette of a site on the one that it was changed on. */
+export const savePalette = (siteId: string, body: SavePalette) =>
+  call(paletteSchema, `/sites/${siteId}/palette`, { method: 'PUT', body });
 
 export const openComponent = (body: OpenComponent) => call(componentSchema, '/components', { method: 'POST', body });

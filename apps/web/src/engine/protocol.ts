@@ -3,9 +3,12 @@ import type {
   CellExplanation,
   CheckRecord,
   CheckRef,
+  ColourUse,
   ColumnCheck,
+  ComponentEffect,
   EditingPlace,
   FontFile,
+  FoundColour,
   FoundComponent,
   FrameRules,
   HeatMap,
@@ -15,6 +18,7 @@ import type {
   LooksShown,
   MeasuredElement,
   PageReach,
+  PairInUse,
   PartMember,
   Proposal,
   Remedy,
@@ -25,6 +29,7 @@ import type {
   Solution,
   SolveScope,
   StateSheet,
+  SwapAcross,
   Tally,
   TakenAlong,
   TrackSample,
@@ -220,6 +225,30 @@ export interface SiteColour {
   readonly name: string | undefined;
 }
 
+/** Pages of a site as they are now, in its order; all were opened before. */
+export interface SitePages {
+  readonly siteId: string;
+  readonly versions: readonly string[];
+}
+
+/** A colour, as CSS text. */
+export interface WantedColour {
+  readonly css: string;
+  /** True where colours that look alike are meant too. */
+  readonly near: boolean;
+}
+
+export interface WantedSwap extends WantedColour {
+  /** What takes its place, and how that is written where it is a swatch. */
+  readonly to: string;
+  readonly written: string | undefined;
+  /** Components that are wanted with the keys of their places; all when absent. */
+  readonly only: ReadonlyMap<string, ReadonlySet<string> | 'all'> | undefined;
+}
+
+/** Told how far something has come; where it fails, the work ends. */
+export type OnStep = (done: number, of: number) => Promise<void> | void;
+
 /** Takes the look as CSS for still frames. */
 export type FramesListener = (editNumber: number, rules: readonly FrameRules[]) => void;
 
@@ -277,12 +306,7 @@ export interface Engine {
    * @param look of the component in hand, as it is now
    * @param onStep told how many components of how many were gone through; where it fails, the search ends
    */
-  replaceColour(
-    component: ComponentRef,
-    look: Look,
-    colour: string,
-    onStep: (done: number, of: number) => Promise<void> | void,
-  ): Promise<AcrossSite>;
+  replaceColour(component: ComponentRef, look: Look, colour: string, onStep: OnStep): Promise<AcrossSite>;
   /** The contrast behind a part's text in every place. */
   heat(
     component: ComponentRef,
@@ -310,6 +334,8 @@ export interface Engine {
   warm(versionId: string): Promise<void>;
   /** @param touch true for a page that is touched as on a phone */
   liveFrame(versionId: string, touch?: boolean): Promise<string>;
+  /** All looks that a page wears as CSS with real states, for every width. */
+  pageCss(versionId: string): Promise<string>;
   /** The look as CSS with real states, for every width, behind the looks that reach wider. */
   liveCss(component: ComponentRef, look: Look): Promise<string>;
   stillFrame(
@@ -379,13 +405,18 @@ export interface Engine {
    * @param ids of the components whose looks are handed over
    * @param onStep told how far it has come; where it fails, the work ends
    */
-  handover(
-    siteId: string,
-    versions: readonly string[],
-    ids: readonly string[],
-    onStep: (done: number, of: number) => Promise<void> | void,
-  ): Promise<SiteHandover>;
+  handover(siteId: string, versions: readonly string[], ids: readonly string[], onStep: OnStep): Promise<SiteHandover>;
   siteColours(versionId: string): Promise<SiteColour[]>;
+  /** All colours of a site's own sheets and style attributes, the most used first. */
+  coloursOfSite(at: SitePages): Promise<FoundColour[]>;
+  /** Where a site's sheets have a colour. */
+  findColour(at: SitePages, wanted: WantedColour, onStep: OnStep): Promise<ColourUse[]>;
+  /** One colour in another's place across a site, with the checks that change. */
+  swapColour(at: SitePages, swap: WantedSwap, onStep: OnStep): Promise<SwapAcross>;
+  /** The checks that change where a site's palette is another one. */
+  tryPalette(at: SitePages, palette: SitePalette, onStep: OnStep): Promise<ComponentEffect[]>;
+  /** Colours of text with the plain colours that they stand on. */
+  findPairs(at: SitePages, onStep: OnStep): Promise<PairInUse[]>;
   /** Font families that the site's sheets name or load, as CSS text. */
   siteFamilies(versionId: string): Promise<string[]>;
 }

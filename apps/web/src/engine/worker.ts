@@ -4,6 +4,7 @@ import { framesOf } from './nouns/frames';
 import { ledgerOf } from './nouns/ledger';
 import { measuringOf } from './nouns/measuring';
 import { pagesOf } from './nouns/pages';
+import { paletteOf } from './nouns/palette';
 import { sheetOf } from './nouns/sheet';
 import { wholeSiteOf } from './nouns/site';
 import type { Engine } from './protocol';
@@ -21,6 +22,7 @@ const engine: Engine = {
   ...measuringOf(files),
   ...sheetOf(files),
   ...ledgerOf(),
+  ...paletteOf(),
 };
 
 expose(engine);

@@ -22,7 +22,8 @@ describe('what a worker is told of looks', () => {
   it('is what has changed since, and nothing where nothing has', () => {
     const told: WornChange[] = [];
     const worker = { wear: (_site: string, change: WornChange) => Promise.resolve(void told.push(change)) };
-    const tell = (...components: Component[]) => tellWorn(worker as never, { siteId: 's', bounds, palette, components });
+    const tell = (...components: Component[]) =>
+      tellWorn(worker as never, { siteId: 's', bounds, palette, components });
     tell(component('a', 1), component('b', 1));
     expect(told.at(-1)!.looks.map(({ id }) => id)).toEqual(['a', 'b']);
     tell(component('a', 1), component('b', 1));

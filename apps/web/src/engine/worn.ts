@@ -27,7 +27,12 @@ const says = (component: Component): boolean => {
 
 /** A short text that is another whenever a site wears something else. */
 export const wornKey = ({ bounds, palette, components }: Omit<Wardrobe, 'siteId'>): string =>
-  [bounds.medium, bounds.narrow, palette.revision, ...components.filter(says).map((own) => `${own.id} ${stateOf(own)}`)].join();
+  [
+    bounds.medium,
+    bounds.narrow,
+    palette.revision,
+    ...components.filter(says).map((own) => `${own.id} ${stateOf(own)}`),
+  ].join();
 
 export const wornLook = (component: Component): WornLook => {
   const { id, pageId, kind, name, locator } = component;
@@ -38,7 +43,10 @@ export const wornLook = (component: Component): WornLook => {
  * Tells a worker what a site wears: of all looks those alone that have changed since. Messages keep their order, so
  * whatever is asked afterwards is answered with these on.
  */
-export function tellWorn(worker: Pick<Remote<Engine>, 'wear'>, { siteId, bounds, palette, components }: Wardrobe): void {
+export function tellWorn(
+  worker: Pick<Remote<Engine>, 'wear'>,
+  { siteId, bounds, palette, components }: Wardrobe,
+): void {
   let bySite = told.get(worker);
   if (!bySite) told.set(worker, (bySite = new Map()));
   const before = bySite.get(siteId) ?? new Map<string, string>();

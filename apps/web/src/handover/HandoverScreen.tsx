@@ -8,7 +8,7 @@ import { siteAssetsQuery } from '../assets/queries';
 import { AppBar } from '../shell/AppBar';
 import { Busy } from '../shell/Busy';
 import { Notice } from '../shell/Notice';
-import { handoverPath, stylePath, surveyPath } from '../shell/paths';
+import { stepsOf } from '../shell/steps';
 import { useDocumentTitle } from '../shell/useDocumentTitle';
 import { withLooks } from '../style/site/with-looks';
 import { Button } from '../theme/Button';
@@ -50,16 +50,7 @@ export function HandoverScreen() {
   const isEmpty = answer && !answer.files.length && !answer.patches.length;
   return (
     <Flex direction="column" minHeight="100%">
-      <AppBar
-        site={site.data?.name}
-        steps={[
-          { label: 'Survey', to: surveyPath(siteId, pageId) },
-          componentId === undefined
-            ? { label: 'Style', to: undefined, why: 'Pick a component first' }
-            : { label: 'Style', to: stylePath(siteId, pageId, componentId) },
-          { label: 'Hand over', to: handoverPath(siteId, pageId, componentId) },
-        ]}
-      />
+      <AppBar site={site.data?.name} steps={stepsOf(siteId, pageId, componentId)} />
       <Flex
         as="main"
         width="100%"

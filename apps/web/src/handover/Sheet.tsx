@@ -5,7 +5,7 @@ import { late } from '../shell/late';
 import { Busy } from '../shell/Busy';
 import { Button } from '../theme/Button';
 import { CopyButton } from './CopyButton';
-import { saveFile } from './save-file';
+import { saveFile } from '../shell/save-file';
 
 const CssView = late(() => import('./CssView'), <Busy>Opening the CSS</Busy>);
 

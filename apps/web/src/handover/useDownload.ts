@@ -1,7 +1,7 @@
 import type { Component } from '@retoque/contract';
 import { useMutation } from '@tanstack/react-query';
 import { callFile } from '../api/client';
-import { saveFile } from './save-file';
+import { saveFile } from '../shell/save-file';
 
 /** Takes all files of a handover home as one folder; the server works it out again from what is stored. */
 export function useDownload(siteId: string, chosen: readonly Component[]) {

@@ -1,38 +1,48 @@
-import type { LookData } from '@retoque/contract';
-import { changeLook, type PlacedColourShare } from '@retoque/core';
+import type { Component, LookData, Trial } from '@retoque/contract';
+import { changeLook, type ComponentPlace, type Exception, type Setting } from '@retoque/core';
 import type { QueryClient } from '@tanstack/react-query';
 import { openComponent, saveLooks } from '../api/queries';
 import { pageOfEdition } from '../engine/engine';
 
+/** What is set in the look of a component on a page. */
+export interface Share {
+  readonly place: ComponentPlace;
+  readonly name: string;
+  readonly version: string;
+  readonly settings: readonly Setting[];
+  readonly exceptions?: readonly Exception[];
+}
+
+/** A look that takes the place of a version's. */
+export interface ChangedLook {
+  readonly componentId: string;
+  readonly trial: Trial;
+  readonly look: LookData;
+}
+
 /**
- * Saves shares of components, all or none.
+ * Saves looks, all or none.
  *
  * @returns what takes them back
  */
-export async function putShares(
+export async function saveChanged(
   client: QueryClient,
   siteId: string,
-  shares: readonly PlacedColourShare[],
+  changed: readonly ChangedLook[],
 ): Promise<() => Promise<unknown>> {
-  const before = new Map<string, LookData>();
-  const looks = [];
-  for (const { place, name, version, settings } of shares) {
-    const { kind, locator } = place;
-    const pageId = pageOfEdition(version);
-    if (pageId === undefined) throw new Error(`The page of “${name}” is not open any more. Load this page again.`);
-    // One that nobody has touched yet is kept from now on.
-    const stored = await openComponent({ pageId, kind, name, locator: structuredClone(locator) as never });
-    const trial = stored.trials.find(({ id }) => id === stored.currentTrialId)!;
-    before.set(trial.id, trial.look);
-    looks.push({
-      componentId: stored.id,
+  if (!changed.length) return () => Promise.resolve();
+  const before = new Map(changed.map(({ trial }) => [trial.id, trial.look]));
+  const saved = await saveLooks(
+    client,
+    siteId,
+    changed.map(({ componentId, trial, look }) => ({
+      componentId,
       trialId: trial.id,
       baseRevision: trial.revision,
       saveId: crypto.randomUUID(),
-      look: changeLook(trial.look, settings) as LookData,
-    });
-  }
-  const saved = await saveLooks(client, siteId, looks);
+      look,
+    })),
+  );
   return () =>
     saveLooks(
       client,
@@ -45,4 +55,28 @@ export async function putShares(
         look: before.get(trialId)!,
       })),
     );
+}
+
+/**
+ * Saves shares of components, all or none.
+ *
+ * @returns what takes them back
+ */
+export async function putShares(
+  client: QueryClient,
+  siteId: string,
+  shares: readonly Share[],
+): Promise<() => Promise<unknown>> {
+  const changed: ChangedLook[] = [];
+  for (const { place, name, version, settings, exceptions = [] } of shares) {
+    const { kind, locator } = place;
+    const pageId = pageOfEdition(version);
+    if (pageId === undefined) throw new Error(`The page of “${name}” is not open any more. Load this page again.`);
+    // One that nobody has touched yet is kept from now on.
+    const stored: Component = await openComponent({ pageId, kind, name, locator: structuredClone(locator) as never });
+    const trial = stored.trials.find(({ id }) => id === stored.currentTrialId)!;
+    const look = { ...trial.look, exceptions: [...trial.look.exceptions, ...exceptions] as LookData['exceptions'] };
+    changed.push({ componentId: stored.id, trial, look: changeLook(look, settings) as LookData });
+  }
+  return saveChanged(client, siteId, changed);
 }

@@ -5,3 +5,6 @@ export const stylePath = (siteId: string, pageId: string, componentId: string, o
 /** @param componentId of the component that one comes from, and goes back to */
 export const handoverPath = (siteId: string, pageId: string, componentId?: string) =>
   `/sites/${siteId}/pages/${pageId}/handover${componentId === undefined ? '' : `/${componentId}`}`;
+/** @param componentId of the component that one comes from, and goes back to */
+export const palettePath = (siteId: string, pageId: string, componentId?: string) =>
+  `/sites/${siteId}/pages/${pageId}/palette${componentId === undefined ? '' : `/${componentId}`}`;

@@ -10,6 +10,7 @@ import { Notice } from '../shell/Notice';
 import { useDocumentTitle } from '../shell/useDocumentTitle';
 import type { BenchMemory } from './bench/bench-memory';
 import { StyleBench } from './bench/StyleBench';
+import { SwatchesContext } from './look/swatch-names';
 import { shelfFor, type Shelf } from './saving/unsaved';
 
 /** Loads what the bench needs: site, page in the worker, component with its trials. */
@@ -59,19 +60,21 @@ export function StyleScreen() {
   }
   const trial = component.data.trials.find((item) => item.id === component.data.currentTrialId)!;
   return (
-    <StyleBench
-      key={trial.id}
-      styled={{
-        site: site.data,
-        page: page.data,
-        versionId: opened.data.versionId,
-        component: component.data,
-        kept: kept.data,
-      }}
-      trial={trial}
-      shelf={shelf.shelf}
-      memory={memory}
-    />
+    <SwatchesContext value={site.data.palette.swatches}>
+      <StyleBench
+        key={trial.id}
+        styled={{
+          site: site.data,
+          page: page.data,
+          versionId: opened.data.versionId,
+          component: component.data,
+          kept: kept.data,
+        }}
+        trial={trial}
+        shelf={shelf.shelf}
+        memory={memory}
+      />
+    </SwatchesContext>
   );
 }
 

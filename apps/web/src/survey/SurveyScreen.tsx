@@ -2,7 +2,7 @@ import { Box, Flex } from '@chakra-ui/react';
 import { NO_TALLY, type ViewportName } from '@retoque/core';
 import { useQuery } from '@tanstack/react-query';
 import { MousePointerClick, Plus, RefreshCw } from 'lucide-react';
-import { useMemo, useRef, useState } from 'react';
+import { useCallback, useMemo, useRef, useState } from 'react';
 import { late } from '../shell/late';
 import { useParams } from 'react-router';
 import { componentsQuery, pageQuery, siteQuery, useRefreshPage } from '../api/queries';
@@ -13,8 +13,8 @@ import { AppBar } from '../shell/AppBar';
 import { Busy } from '../shell/Busy';
 import { Hint } from '../shell/Hint';
 import { Notice } from '../shell/Notice';
-import { handoverPath, surveyPath } from '../shell/paths';
 import { Segments } from '../shell/Segments';
+import { stepsOf } from '../shell/steps';
 import { tellProblem, toaster } from '../shell/toasts';
 import { useDocumentTitle } from '../shell/useDocumentTitle';
 import { useStage } from '../shell/useStage';
@@ -29,6 +29,7 @@ import { useFound } from './useFound';
 import { useOutlines } from './useOutlines';
 import { useSurveyMeasuring } from './useSurveyMeasuring';
 import { useTaking } from './useTaking';
+import { useWornCss } from './useWornCss';
 import { Button } from '../theme/Button';
 
 const AddComponent = late(() => import('../anew/AddComponent'));
@@ -61,6 +62,8 @@ export function SurveyScreen() {
   const [viewport, setViewport] = useState<ViewportName>('wide');
   const [active, setActive] = useState<FoundWithChecks>();
   const [loaded, setLoaded] = useState(0);
+  const [worn, setWorn] = useState(0);
+  const onShown = useCallback(() => setWorn((count) => count + 1), []);
   const [adding, setAdding] = useState(false);
   const frame = useRef<HTMLIFrameElement>(null);
   const [list, setList] = useState<'components' | 'elements'>('components');
@@ -73,23 +76,15 @@ export function SurveyScreen() {
     () => (proposed ? [...components, { ...proposed, ...NO_TALLY, counted: false }] : components),
     [components, proposed],
   );
-  const { outlines, aim, reveal } = useOutlines(frame, loaded, shown, aimed, taking.click, setActive);
+  const { outlines, aim, reveal } = useOutlines(frame, loaded + worn, shown, aimed, taking.click, setActive);
   const stage = useStage(viewport);
+  useWornCss(frame, loaded, siteId, versionId, site.data, kept.data, onShown);
   const refresh = useRefreshPage(pageId);
 
   const error = page.error ?? site.error ?? opened.error ?? found.error ?? html.error;
   return (
     <Flex direction="column" height={{ base: 'auto', lg: '100%' }} minHeight="100%">
-      <AppBar
-        site={site.data?.name}
-        steps={[
-          { label: 'Survey', to: surveyPath(siteId, pageId) },
-          { label: 'Style', to: undefined, why: 'Pick a component first' },
-          hasLooks
-            ? { label: 'Hand over', to: handoverPath(siteId, pageId) }
-            : { label: 'Hand over', to: undefined, why: 'Nothing is changed yet' },
-        ]}
-      >
+      <AppBar site={site.data?.name} steps={stepsOf(siteId, pageId, undefined, hasLooks)}>
         {page.data?.source === 'address' ? (
           <Button
             variant="barQuiet"

@@ -9,4 +9,4 @@ export { COLOUR_FORMATS, formatColour, formatOf, type ColourFormat } from '../co
 export * from '../colour/rgba.js';
 export * from '../colour/vision.js';
 export { difference } from '../colour/difference.js';
-export { leastAlpha, nearestOf, nearestPassing } from '../colour/nearest.js';
+export { leastAlpha, nearestOf, nearestPassing, type Nearest } from '../colour/nearest.js';

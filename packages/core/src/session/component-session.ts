@@ -288,9 +288,10 @@ export class ComponentSession {
   ): { readonly members: readonly ElementNode[]; readonly style: ElementStyle }[] {
     const { pages } = this.plans.styled(look, environment, place);
     const column = columnCalled(columnName);
-    return this.found
-      .groupsOf(this.found.named(partName), look, environment)
-      .map(({ subject, members }) => ({ members, style: this.views.lookAt(pages, environment, subject, column).style }));
+    return this.found.groupsOf(this.found.named(partName), look, environment).map(({ subject, members }) => ({
+      members,
+      style: this.views.lookAt(pages, environment, subject, column).style,
+    }));
   }
 
   /** The parts on the page with their columns. */

@@ -206,10 +206,14 @@ const sameCell = (a: RawDeclaration['place'], b: RawDeclaration['place']): boole
 const conditionText = (condition: Condition): string =>
   condition.kind === 'media' ? `@media ${condition.query.text}` : `@${condition.kind} ${condition.text}`;
 
+const WHOLE = new Set(['html', 'body']);
+
 /** The name of the component that each element stands in, by their orders. */
 function componentHolders(page: PageSession): ReadonlyMap<number, string> {
   const roots = new Map<number, string>();
-  for (const { name, elements } of page.components()) for (const order of elements) roots.set(order, name);
+  for (const { name, elements } of page.components())
+    // What a page is as a whole tells nobody where to look.
+    for (const order of elements) if (!WHOLE.has(page.tree.elements[order]!.name)) roots.set(order, name);
   const holders = new Map<number, string>();
   for (const element of page.tree.elements) {
     for (const node of selfAndAncestors(element)) {

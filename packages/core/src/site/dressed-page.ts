@@ -247,6 +247,14 @@ export class DressedPage {
     return this.telling.some(({ worn }) => movesBoxes(worn));
   }
 
+  /** All looks of the page as CSS for every width, those that lie over others last; empty without any. */
+  get css(): string {
+    return this.telling
+      .map(({ worn }) => this.printOf(worn).css)
+      .filter(Boolean)
+      .join('\n');
+  }
+
   /** The page with all looks on it. */
   get seen(): SeenPage {
     const worn = this.underlay(this.telling.map(({ worn: own }) => this.printOf(own)));

@@ -1,5 +1,12 @@
 export { DressedPage, type LookHere } from './dressed-page.js';
-export { Site, UnknownPageError, type SiteOptions, type SitePageSource, type SiteUnder } from './site.js';
+export {
+  Site,
+  UnknownPageError,
+  type SiteOptions,
+  type SitePageSource,
+  type SiteUnder,
+  type WearableSite,
+} from './site.js';
 export { isWornAt, placeOf, type SitePage, type WornLook } from './worn.js';
 export { conflictsOn, type LookConflict } from './conflicts.js';
 export { reachingAcross, type PageReach } from './reach-across.js';
@@ -18,6 +25,7 @@ export type {
 export { LOOKS_SHOWN, pageChecks, pageWays, siteChecks, type LooksShown, type PageChecks } from './ledger.js';
 export { coloursOfSite, findingColour, type ColourUse, type FoundColour } from './colour-usage.js';
 export { type ComponentEffect } from './effect.js';
+export { findingPairs, type PairInUse } from './pairs-in-use.js';
 export { changingPalette } from './palette-change.js';
 export { componentKey, swappingAcross, type SiteSwap, type SwapAcross, type SwapShare } from './swap-across.js';
 export { replacingAcross, type AcrossSite, type PlacedColourShare } from './replace-colour.js';

@@ -254,6 +254,17 @@ export class Site {
     );
   }
 
+  /** Some of the pages, in this order: an owner's site has others where one was brought anew. */
+  at(versions: readonly string[]): WearableSite {
+    const pages = versions.flatMap((wanted) => this.pages.find(({ version }) => version === wanted) ?? []);
+    return {
+      ...this.under(this.looks),
+      pages,
+      under: (looks) => ({ ...this.under(looks), pages }),
+      withPalette: (palette) => ({ ...this.withPalette(palette), pages }),
+    };
+  }
+
   /** The same pages under other looks; nothing that was worked out of the pages is worked out again. */
   under(looks: readonly WornLook[]): SiteUnder {
     const isAll = looks.length === this.looks.length && looks.every((own, i) => own === this.looks[i]);
@@ -278,6 +289,12 @@ const isSameLook = (a: Look, b: Look): boolean =>
   a === b ||
   (a.settings.length === b.settings.length &&
     a.settings.every((own, i) => settingText(own) === settingText(b.settings[i]!)));
+
+/** A site that can be seen under other looks than those that it wears. */
+export interface WearableSite extends SiteUnder {
+  readonly under: (looks: readonly WornLook[]) => SiteUnder;
+  readonly withPalette: (palette: SitePalette) => SiteUnder;
+}
 
 /** A site as far as a handover, or a list of checks, asks for it. */
 export interface SiteUnder {

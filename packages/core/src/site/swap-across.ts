@@ -8,7 +8,7 @@ import type { ComponentPlace } from '../parts/placed-component.js';
 import type { RemedyRequest } from '../remedy/drafting.js';
 import { swapColour, type SwapPlace, type SwapView } from '../remedy/swap-colour.js';
 import { comparingChecks, componentsOfSite, type ComponentEffect, type SiteComponent } from './effect.js';
-import type { Site } from './site.js';
+import type { WearableSite } from './site.js';
 import { isWornAt, type WornLook } from './worn.js';
 
 /** A colour that takes another's place across a site. */
@@ -43,7 +43,7 @@ export interface SwapAcross {
  * Puts a colour in another's place in the components of a site and in what belongs to none of them: in every state, width
  * and scheme that their pages tell apart, on every page that has them. What had another value keeps it.
  */
-export function* swappingAcross(site: Site, swap: SiteSwap, request: RemedyRequest): Steps<SwapAcross> {
+export function* swappingAcross(site: WearableSite, swap: SiteSwap, request: RemedyRequest): Steps<SwapAcross> {
   const components = componentsOfSite(site);
   const shares: SwapShare[] = [];
   const looks: WornLook[] = [...site.worn];
@@ -68,7 +68,7 @@ export function* swappingAcross(site: Site, swap: SiteSwap, request: RemedyReque
 type Swapped = Pick<SwapShare, 'places' | 'settings' | 'exceptions'> & { readonly look: Look };
 
 function swapOn(
-  site: Site,
+  site: WearableSite,
   { place, version }: SiteComponent,
   swap: ColourSwap,
   request: RemedyRequest,

@@ -2,16 +2,23 @@ import { EMPTY_LOOK, type ElementNode } from '@retoque/core';
 import { environmentOf } from '../asking';
 import type { Engine } from '../protocol';
 import type { SiteFiles } from '../site-files';
-import { asWorn, lookedAmong, opened, sessionOf } from '../sites';
+import { asWorn, dressed, lookedAmong, opened, sessionOf } from '../sites';
 
 /** Pages as frames show them. */
 export function framesOf(
   files: SiteFiles,
-): Pick<Engine, 'liveFrame' | 'liveCss' | 'atWidth' | 'openable' | 'partsByOrder' | 'partAt' | 'stillFrame'> {
+): Pick<
+  Engine,
+  'liveFrame' | 'pageCss' | 'liveCss' | 'atWidth' | 'openable' | 'partsByOrder' | 'partAt' | 'stillFrame'
+> {
   return {
     async liveFrame(versionId, touch = false) {
       const { page, session } = opened(versionId);
       return session.frame({ still: false, touch, ...files.assetsOf(page) });
+    },
+
+    async pageCss(versionId) {
+      return `${files.fontCss}\n${files.localCss(dressed(versionId).css, opened(versionId).page)}`;
     },
 
     async liveCss(ref, look) {

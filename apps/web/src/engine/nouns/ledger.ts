@@ -61,7 +61,10 @@ export function ledgerOf(): Pick<
     },
 
     async heat(ref, look, viewport, place, part, column) {
-      const seen = sessionOf(ref).seenUnder(asWorn(ref, look), part, column, { environment: environmentOf(viewport, place), place });
+      const seen = sessionOf(ref).seenUnder(asWorn(ref, look), part, column, {
+        environment: environmentOf(viewport, place),
+        place,
+      });
       return heatOf(seen, (large) => (large ? NEEDED_LARGE : NEEDED_NORMAL));
     },
   };

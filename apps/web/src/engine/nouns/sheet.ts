@@ -10,6 +10,7 @@ import {
 } from '@retoque/core';
 import { environmentOf, requestOf, now, nextTurn } from '../asking';
 import type { Engine, FramesListener } from '../protocol';
+import { withOwnText } from '../own-text';
 import type { SiteFiles } from '../site-files';
 import { asWorn, lookedAmong, opened, pagesNow, sessionOf } from '../sites';
 
@@ -76,7 +77,8 @@ export function sheetOf(
       // Frames are laid out while the sheet is worked out.
       const rules = session.frameRules(look, request, lookedAmong(ref, query.alone));
       framesListener?.(editNumber, files.framesOf(rules, opened(ref.versionId).page));
-      const { rows, ...sheet } = session.sheet(look, request);
+      const { rows: plain, ...sheet } = session.sheet(look, request);
+      const rows = look === told ? plain : withOwnText(plain, told, session.kind, query.place);
       const before = lastSent?.editNumber === held ? lastSent?.rows : undefined;
       lastSent = { editNumber, rows };
       if (!before) return { editNumber, sheet, rows };

@@ -3,7 +3,8 @@ import { FileCode2, Redo2, Undo2 } from 'lucide-react';
 import { Link } from 'react-router';
 import { AppBar } from '../../shell/AppBar';
 import { useFollowing } from '../../shell/useFollowing';
-import { handoverPath, stylePath, surveyPath } from '../../shell/paths';
+import { handoverPath } from '../../shell/paths';
+import { stepsOf } from '../../shell/steps';
 import { Button } from '../../theme/Button';
 import type { History } from '../look/history';
 import { HistoryMenu } from '../look/HistoryMenu';
@@ -37,14 +38,7 @@ export function BenchBar({
   // What an edit shows comes first, then what it is called.
   const { past, future } = useFollowing(history);
   return (
-    <AppBar
-      site={siteName}
-      steps={[
-        { label: 'Survey', to: surveyPath(siteId, pageId) },
-        { label: 'Style', to: stylePath(siteId, pageId, componentId) },
-        { label: 'Hand over', to: handoverPath(siteId, pageId, componentId) },
-      ]}
-    >
+    <AppBar site={siteName} steps={stepsOf(siteId, pageId, componentId)}>
       <SaveStatus state={save} onRetry={onRetry} />
       <Flex>
         <Button

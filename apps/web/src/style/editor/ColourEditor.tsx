@@ -11,6 +11,7 @@ import {
   formatColour,
   formatOf,
   parseColour,
+  swatchText,
   type ColourFormat,
   type Rgba,
 } from '@retoque/core';
@@ -23,6 +24,8 @@ import { ColourTracks } from './ColourTracks';
 import { ScreenPicker } from './ScreenPicker';
 import { SiteColours } from './SiteColours';
 import { TypedValue } from './TypedValue';
+import { PaletteChoices } from './PaletteChoices';
+import { useSwatches } from '../look/swatch-names';
 import { useHeldColour } from './useHeldColour';
 import { usePassing } from './usePassing';
 
@@ -55,6 +58,7 @@ export function ColourEditor({
 }) {
   const { shown, held, hue, isOutside, move, release } = useHeldColour(cell.colour ?? TRANSPARENT);
   const gesture = useRef(0);
+  const swatches = useSwatches();
   const typed = useRef<string>(undefined);
   const marks = usePassing(component, lookNow, sheet, query, address, shown);
 
@@ -129,6 +133,16 @@ export function ColourEditor({
         </select>
         <ScreenPicker onPick={choose} />
       </div>
+      {swatches.length ? (
+        <PaletteChoices
+          swatches={swatches}
+          current={cell.own}
+          onChoose={(id) => {
+            gesture.current++;
+            onChange(everySide(swatchText(id)), `${key}/swatch${gesture.current}`);
+          }}
+        />
+      ) : null}
       {colours.length ? <SiteColours label="Colours of this site" colours={colours} onChoose={choose} /> : null}
       {recent.length ? (
         <>

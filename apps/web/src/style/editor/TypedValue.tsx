@@ -2,6 +2,7 @@ import { Input } from '@chakra-ui/react';
 import { parseColour, type Row } from '@retoque/core';
 import { useState, type RefObject } from 'react';
 import { useReader, withReader, type Reader } from '../grid/reading';
+import { namedSwatch, swatchWords, useSwatches } from '../look/swatch-names';
 
 /**
  * A text field that takes any value of a row; what cannot be read is named and kept as it was typed, and nothing is
@@ -24,8 +25,9 @@ export function TypedValue({
 }) {
   const [text, setText] = useState<string>();
   const { amount } = row;
+  const swatches = useSwatches();
   const readText = ({ readTyped, quantityText }: Reader, typed: string) =>
-    readTyped(row, amount ? quantityText(typed, amount.unit) : typed);
+    readTyped(row, amount ? quantityText(typed, amount.unit) : namedSwatch(typed, swatches));
   const known = useReader();
   const read = text === undefined || text.trim() === '' || !known ? undefined : readText(known, text);
   const problem = read && !read.ok ? read.problem : undefined;
@@ -40,7 +42,7 @@ export function TypedValue({
         aria-describedby={problem ? 'value-problem' : undefined}
         spellCheck={false}
         autoComplete="off"
-        value={text ?? value}
+        value={text ?? swatchWords(value, swatches)}
         onFocus={(event) => event.target.select()}
         onChange={(event) => {
           const typed = event.target.value;

@@ -1,6 +1,7 @@
 import { toHex, type Cell, type MemberValue } from '@retoque/core';
 import { MonitorSmartphone, FileStack, Moon, UsersRound, Wind, type LucideIcon } from 'lucide-react';
 import { columnLabel } from '../look/cells';
+import { swatchWords, useSwatches } from '../look/swatch-names';
 
 const CHECKER = 'repeating-conic-gradient(#fff 0 25%, #c9c9c5 0 50%) 0 0 / 8px 8px';
 
@@ -15,6 +16,7 @@ const PLACES: Readonly<Record<NonNullable<Cell['followsPlace']>, { icon: LucideI
 /** What a cell shows: a swatch for a colour, solid where it is set and hollow where it follows, and the value. */
 export function CellValue({ cell, isColour }: { cell: Cell; isColour: boolean }) {
   const { colour } = cell;
+  const swatches = useSwatches();
   const hex = colour && toHex(colour);
   const hollow = cell.follows !== undefined || cell.from === 'nothing' || cell.followsPlace !== undefined;
   const clear = colour?.alpha === 0;
@@ -29,7 +31,15 @@ export function CellValue({ cell, isColour }: { cell: Cell; isColour: boolean })
           style={hollow ? { borderColor: clear ? '#d0d0cc' : hex } : { background: clear ? CHECKER : hex }}
         />
       ) : null}
-      {cell.own ?? (cell.mixed ? 'mixed' : isColour && hex ? (clear ? 'transparent' : hex) : cell.computed)}
+      {cell.own !== undefined
+        ? swatchWords(cell.own, swatches)
+        : cell.mixed
+          ? 'mixed'
+          : isColour && hex
+            ? clear
+              ? 'transparent'
+              : hex
+            : cell.computed}
       {isColour && !cell.drawn ? <span className="undrawn">not drawn</span> : null}
       {Place ? <Place className="place" aria-label={place.words} /> : null}
     </>

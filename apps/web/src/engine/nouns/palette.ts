@@ -1,0 +1,54 @@
+import {
+  changingPalette,
+  coloursOfSite,
+  findingColour,
+  findingPairs,
+  finishInTurns,
+  parseColour,
+  swappingAcross,
+  type Rgba,
+  type Steps,
+} from '@retoque/core';
+import { ledgerRequest, now } from '../asking';
+import type { Engine, OnStep, SitePages } from '../protocol';
+import { siteOf } from '../sites';
+
+const siteAt = ({ siteId, versions }: SitePages) => siteOf(siteId).at(versions);
+
+const REQUEST = { ...ledgerRequest({ place: {}, added: [], measured: 0 }), at: 'wide' };
+
+function colourOf(css: string): Rgba {
+  const colour = parseColour(css);
+  if (!colour) throw new Error(`“${css}” is not a CSS colour.`);
+  return colour;
+}
+
+/** What is asked meanwhile has its turn after each step. */
+const inTurns = <T>(steps: Steps<T>, onStep: OnStep): Promise<T> =>
+  finishInTurns(steps, ({ done, of }) => Promise.resolve(onStep(done, of)), now, 0);
+
+/** The colours of a site: where they are, beside what, and what others would do. */
+export function paletteOf(): Pick<Engine, 'coloursOfSite' | 'findColour' | 'swapColour' | 'tryPalette' | 'findPairs'> {
+  return {
+    async coloursOfSite(at) {
+      return coloursOfSite(siteAt(at));
+    },
+
+    async findColour(at, { css, near }, onStep) {
+      return inTurns(findingColour(siteAt(at), { from: colourOf(css), near }), onStep);
+    },
+
+    async swapColour(at, { css, near, to, written, only }, onStep) {
+      colourOf(to);
+      return inTurns(swappingAcross(siteAt(at), { from: colourOf(css), near, to, written, only }, REQUEST), onStep);
+    },
+
+    async tryPalette(at, palette, onStep) {
+      return inTurns(changingPalette(siteAt(at), palette, REQUEST), onStep);
+    },
+
+    async findPairs(at, onStep) {
+      return inTurns(findingPairs(siteAt(at)), onStep);
+    },
+  };
+}

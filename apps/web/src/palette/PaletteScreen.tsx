@@ -1,0 +1,88 @@
+import { Box, Flex } from '@chakra-ui/react';
+import type { Site } from '@retoque/contract';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { useParams } from 'react-router';
+import { siteQuery } from '../api/queries';
+import { AppBar } from '../shell/AppBar';
+import { Busy } from '../shell/Busy';
+import { Notice } from '../shell/Notice';
+import { Segments } from '../shell/Segments';
+import { stepsOf } from '../shell/steps';
+import { useDocumentTitle } from '../shell/useDocumentTitle';
+import { Pairs } from './Pairs';
+import { Swatches } from './Swatches';
+import { usePalette } from './usePalette';
+import { useSitePages } from './useSiteWork';
+import { WhereUsed } from './WhereUsed';
+
+const VIEWS = [
+  { value: 'colours', label: 'Colours' },
+  { value: 'pairs', label: 'Pairs', hint: 'Every colour as text on every other' },
+  { value: 'uses', label: 'Where used', hint: 'Every place that has a colour, and another one put there' },
+] as const;
+type View = (typeof VIEWS)[number]['value'];
+
+/** The colours of a site by name: kept, tried on each other, found, and replaced. */
+export function PaletteScreen() {
+  const { siteId = '', pageId = '', componentId } = useParams();
+  const site = useQuery({ ...siteQuery(siteId), staleTime: 0, refetchOnMount: 'always' });
+  useDocumentTitle('Palette', site.data?.name);
+  return (
+    <Flex direction="column" minHeight="100%">
+      <AppBar site={site.data?.name} steps={stepsOf(siteId, pageId, componentId)} />
+      <Box
+        as="main"
+        width="100%"
+        maxWidth="1180px"
+        mx="auto"
+        px={{ base: '14px', md: '28px' }}
+        py={{ base: '20px', md: '26px' }}
+      >
+        {site.error ? <Notice tone="short">{site.error.message}</Notice> : null}
+        {site.data ? <OfSite site={site.data} /> : site.error ? null : <Busy>Loading the palette</Busy>}
+      </Box>
+    </Flex>
+  );
+}
+
+function OfSite({ site }: { site: Site }) {
+  const [view, setView] = useState<View>('colours');
+  const [sought, setSought] = useState<string>();
+  const pages = useSitePages(site);
+  const { palette, change, busy } = usePalette(site);
+  const own = { site, palette, pages, busy, onChange: change };
+  return (
+    <>
+      <Flex alignItems="flex-end" justifyContent="space-between" gap="14px" flexWrap="wrap" mb="20px">
+        <Box>
+          <Box as="h1" fontSize="22px" fontWeight={650} letterSpacing="-0.01em" mb="3px">
+            Palette
+          </Box>
+          <Box color="ink2" fontSize="14px">
+            The colours of this site by name. A value that names one changes with it.
+          </Box>
+        </Box>
+        <Segments label="Part of the palette" value={view} choices={VIEWS} onChange={setView} />
+      </Flex>
+      {pages.error ? (
+        <Box mb="14px">
+          <Notice tone="short">{pages.error.message}</Notice>
+        </Box>
+      ) : null}
+      {view === 'colours' ? (
+        <Swatches
+          {...own}
+          onFind={(css) => {
+            setSought(css);
+            setView('uses');
+          }}
+        />
+      ) : view === 'pairs' ? (
+        <Pairs {...own} />
+      ) : (
+        <WhereUsed {...own} sought={sought} onSeek={setSought} />
+      )}
+    </>
+  );
+}

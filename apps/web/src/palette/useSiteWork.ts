@@ -1,0 +1,62 @@
+import type { Site } from '@retoque/contract';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { proxy } from 'comlink';
+import { useState } from 'react';
+import { componentsQuery, pageQuery } from '../api/queries';
+import { surveyEngine } from '../engine/engine';
+import { openPages } from '../engine/open-pages';
+import type { OnStep, SitePages } from '../engine/protocol';
+import { tellWorn, wornKey } from '../engine/worn';
+import { equip } from '../measuring/equip';
+
+/** The pages of a site as the second worker has them, with what they wear; and what its answers depend on. */
+export function useSitePages(site: Site) {
+  const client = useQueryClient();
+  const components = useQuery({ ...componentsQuery(site.id), staleTime: 0, refetchOnMount: 'always' });
+  const kept = components.isFetching ? undefined : components.data;
+  const worn = kept && wornKey({ ...site, components: kept });
+  const opened = useQuery({
+    queryKey: ['surveyor', 'pages', site.id, site.pages.map(({ id, versionNumber }) => `${id} ${versionNumber}`), worn],
+    enabled: kept !== undefined,
+    retry: false,
+    // A page may have been changed since.
+    staleTime: 0,
+    queryFn: async (): Promise<SitePages> => {
+      tellWorn(surveyEngine(), { ...site, siteId: site.id, components: kept! });
+      await openPages(client, site.pages);
+      const versions: string[] = [];
+      for (const { id } of site.pages) {
+        const { edition } = (await client.ensureQueryData(pageQuery(id))).version;
+        await equip(surveyEngine(), id, edition);
+        versions.push(edition);
+      }
+      return { siteId: site.id, versions };
+    },
+  });
+  const error = components.error ?? opened.error;
+  return { at: kept ? opened.data : undefined, worn, components: kept, error };
+}
+
+/** Long work of the second worker over the pages of a site: with progress, and left as soon as nobody waits for it. */
+export function useSiteWork<T>(
+  key: readonly unknown[],
+  at: SitePages | undefined,
+  work: (at: SitePages, onStep: OnStep) => Promise<T>,
+) {
+  const [progress, setProgress] = useState({ done: 0, of: 0 });
+  const answer = useQuery<T>({
+    queryKey: ['surveyor', ...key, at],
+    enabled: at !== undefined,
+    retry: false,
+    staleTime: Infinity,
+    queryFn: ({ signal }) => {
+      setProgress({ done: 0, of: 0 });
+      const step = proxy((done: number, of: number) => {
+        signal.throwIfAborted();
+        setProgress({ done, of });
+      });
+      return work(at!, step);
+    },
+  });
+  return { ...answer, progress };
+}
