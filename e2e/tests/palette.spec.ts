@@ -176,6 +176,22 @@ test('a colour is put in another’s place across the site, hover included, and 
   await expect.poll(values).toContain('swatch(rust)');
 });
 
+test('colours that look alike are gathered into one', async ({ page }) => {
+  const { palette, survey } = await site(page);
+  await page.goto(palette);
+  await view(page, 'Where used');
+  await expect(page.getByRole('region', { name: 'Nearly the same' })).toContainText('#0b5564');
+  await page.getByRole('button', { name: 'Gather into #0b5563' }).click();
+  const aside = page.getByRole('complementary', { name: 'Another colour in its place' });
+  await aside.getByRole('button', { name: /^Replace in \d/ }).click();
+  await expect(page.getByText(/Gathered into #0b5563 in \d/)).toBeVisible();
+  await page.goto(survey);
+  const frame = page.locator('iframe[title="The page"]').contentFrame();
+  await expect(frame.locator('.plain')).toHaveCSS('color', 'rgb(11, 85, 99)');
+  // What was that colour already is as the site has it.
+  await expect(frame.locator('.go')).toHaveCSS('color', 'rgb(255, 255, 255)');
+});
+
 test('pairs are read, mended and found on the site', async ({ page }) => {
   const { palette } = await site(page);
   await page.goto(palette);

@@ -35,7 +35,7 @@ export function Declarations({ uses }: { uses: readonly ColourUse[] }) {
         .sort(([a], [b]) => order(a) - order(b))
         .map(([name, own]) => (
           <section key={name} aria-label={name}>
-            <h3>{name}</h3>
+            <h2>{name}</h2>
             <ul>
               {own.map((use) => (
                 <Line key={`${use.sheet} ${use.line} ${use.selector} ${use.property} ${use.value}`} use={use} />
@@ -80,7 +80,7 @@ const styles = {
     padding: '10px 14px',
     marginTop: '12px',
   },
-  '& h3': { fontSize: '13.5px', fontWeight: 650, marginBottom: '4px' },
+  '& h2': { fontSize: '13.5px', fontWeight: 650, marginBottom: '4px' },
   '& ul': { listStyle: 'none' },
   '& li': {
     display: 'flex',

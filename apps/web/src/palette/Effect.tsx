@@ -1,32 +1,35 @@
 import { Box } from '@chakra-ui/react';
 import type { ComponentEffect } from '@retoque/core';
 import { Wedge } from '../shell/Wedge';
-import { checkWords, counted, tallyOf } from './words';
+import { mergeEffects } from './effects';
+import { checkWords, counted } from './words';
 
 /** Most checks of one component that are named. */
 const MOST_NAMED = 3;
 
 /** Which checks would change, component by component. */
 export function Effect({ effects }: { effects: readonly ComponentEffect[] }) {
-  const { broken, mended } = tallyOf(effects);
-  if (!broken && !mended) return <Box color="ink2">No check changes.</Box>;
+  const merged = mergeEffects(effects);
+  const failing = merged.reduce((sum, { broken }) => sum + broken.length, 0);
+  const passing = merged.reduce((sum, { mended }) => sum + mended, 0);
+  if (!failing && !passing) return <Box color="ink2">No check changes.</Box>;
   return (
     <Box css={styles}>
       <p>
-        {broken ? <b className="fails">{counted(broken, 'check')} would fail</b> : <b>No check would fail</b>}
-        {mended ? `, ${counted(mended, 'check')} that ${mended === 1 ? 'fails' : 'fail'} now would pass` : ''}.
+        {failing ? <b className="fails">{counted(failing, 'check')} would fail</b> : <b>No check would fail</b>}
+        {passing ? `, ${counted(passing, 'check')} that ${passing === 1 ? 'fails' : 'fail'} now would pass` : ''}.
       </p>
-      <ul>
-        {effects.map(({ place, version, name, broken: fails, mended: passes }) => (
-          <li key={`${version} ${place.kind} ${place.locator.selector}`}>
+      <ul aria-label="Components whose checks change">
+        {merged.map(({ key, name, broken, mended }) => (
+          <li key={key}>
             <b>{name}</b>
-            {fails.slice(0, MOST_NAMED).map((check) => (
-              <span key={`${check.part} ${check.column} ${check.demand} ${check.viewport}`} className="fails">
+            {broken.slice(0, MOST_NAMED).map((check) => (
+              <span key={`${check.part} ${check.column} ${check.demand}`} className="fails">
                 <Wedge /> {checkWords(check)}
               </span>
             ))}
-            {fails.length > MOST_NAMED ? <span className="fails">and {fails.length - MOST_NAMED} more</span> : null}
-            {passes.length ? <span>✓ {counted(passes.length, 'more passes', 'more pass')}</span> : null}
+            {broken.length > MOST_NAMED ? <span className="fails">and {broken.length - MOST_NAMED} more</span> : null}
+            {mended ? <span>✓ {counted(mended, 'more passes', 'more pass')}</span> : null}
           </li>
         ))}
       </ul>
@@ -35,7 +38,7 @@ export function Effect({ effects }: { effects: readonly ComponentEffect[] }) {
 }
 
 const styles = {
-  '& ul': { listStyle: 'none', marginTop: '8px', maxHeight: '220px', overflowY: 'auto' },
+  '& ul': { listStyle: 'none', marginTop: '8px', maxHeight: '170px', overflowY: 'auto' },
   '& li': { display: 'grid', gap: '2px', padding: '6px 0', borderTop: '1px solid {colors.lineSoft}' },
   '& li span': { fontSize: '12.5px', color: 'ink2' },
   '& .fails, & li .fails': { color: 'short' },

@@ -1,5 +1,5 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
-import { colourAsSaid, columnNamed, componentKey, swatchText, type SwapShare } from '@retoque/core';
+import { colourAsSaid, columnNamed, componentKey, parseColour, swatchText, type SwapShare } from '@retoque/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { surveyEngine } from '../engine/engine';
@@ -8,6 +8,7 @@ import { Notice } from '../shell/Notice';
 import { tellDone, tellProblem } from '../shell/toasts';
 import { Button } from '../theme/Button';
 import { ColourInput } from './ColourInput';
+import { Alike } from './Alike';
 import { Declarations } from './Declarations';
 import { Effect } from './Effect';
 import type { PaletteParts } from './own';
@@ -55,6 +56,7 @@ export function WhereUsed({
 }: PaletteParts & { sought: string | undefined; onSeek: (css: string) => void }) {
   const [text, setText] = useState(sought ?? '');
   const [near, setNear] = useState(false);
+  const [gather, setGather] = useState<string>();
   const colours = useQuery({
     queryKey: ['surveyor', 'colours of site', pages.at],
     enabled: pages.at !== undefined,
@@ -94,7 +96,9 @@ export function WhereUsed({
           </Chip>
         ))}
         {(colours.data ?? [])
-          .filter(({ css: own }) => !palette.swatches.some((swatch) => swatch.css === own))
+          .filter(
+            ({ css: own }) => parseColour(own)?.alpha === 1 && !palette.swatches.some((swatch) => swatch.css === own),
+          )
           .slice(0, MOST_CHIPS)
           .map(({ css: own, uses: count }) => (
             <Chip
@@ -110,7 +114,17 @@ export function WhereUsed({
           ))}
       </Flex>
       {css === undefined ? (
-        <Box color="ink2">Choose a colour to see every place that has it.</Box>
+        <>
+          <Box color="ink2">Choose a colour to see every place that has it.</Box>
+          <Alike
+            colours={colours.data ?? []}
+            onGather={(own) => {
+              setNear(true);
+              setGather(own);
+              seek(own);
+            }}
+          />
+        </>
       ) : (
         <Flex gap="22px" alignItems="flex-start" direction={{ base: 'column', lg: 'row' }}>
           <Box flex="1" minWidth="0" width="100%">
@@ -122,26 +136,36 @@ export function WhereUsed({
               <Progress words="Looking through the pages…" {...uses.progress} />
             )}
           </Box>
-          <Replace key={`${css} ${near}`} {...{ site, palette, pages, css, near }} />
+          <Replace
+            key={`${css} ${near} ${gather === css}`}
+            {...{ site, palette, pages, css, near }}
+            gather={gather === css}
+          />
         </Flex>
       )}
     </Box>
   );
 }
 
-type ReplaceProps = Pick<PaletteParts, 'site' | 'palette' | 'pages'> & { readonly css: string; readonly near: boolean };
+type ReplaceProps = Pick<PaletteParts, 'site' | 'palette' | 'pages'> & {
+  readonly css: string;
+  readonly near: boolean;
+  /** True where those that look alike are to become this one. */
+  readonly gather: boolean;
+};
 
 /** Another colour in its place: first looked at with all that changes, then set in one step. */
-function Replace({ site, palette, pages, css, near }: ReplaceProps) {
+function Replace({ site, palette, pages, css, near, gather }: ReplaceProps) {
   const client = useQueryClient();
-  const [text, setText] = useState('');
-  const [choice, setChoice] = useState<Choice>();
+  const [text, setText] = useState(gather ? css : '');
+  const [choice, setChoice] = useState<Choice | undefined>(gather ? { css, written: undefined, name: css } : undefined);
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const [busy, setBusy] = useState(false);
   const all = useSiteWork(['swap', css, near, choice?.css, choice?.written], choice && pages.at, (at, onStep) =>
     surveyEngine().swapColour(at, { css, near, to: choice!.css, written: choice!.written, only: undefined }, onStep),
   );
-  const shares = all.data?.shares ?? [];
+  // Where all that it asks for is so already nothing changes.
+  const shares = (all.data?.shares ?? []).filter(({ settings }) => settings.length);
   const taken = shares.filter(({ place }) => !left.has(componentKey(place)));
   // What some of them alone would do is measured by itself.
   const only = new Map(taken.map(({ place }) => [componentKey(place), 'all' as const]));
@@ -167,7 +191,7 @@ function Replace({ site, palette, pages, css, near }: ReplaceProps) {
         answer.data!.shares.filter(({ settings }) => settings.length),
       );
       tellDone(
-        `${css} → ${choice!.name} in ${counted(taken.length, 'component')}`,
+        `${gather ? 'Gathered into' : `${css} →`} ${choice!.name} in ${counted(taken.length, 'component')}`,
         () => void undo().catch(tellProblem),
       );
       setChoice(undefined);
@@ -181,7 +205,7 @@ function Replace({ site, palette, pages, css, near }: ReplaceProps) {
   const others = palette.swatches.filter((own) => own.css !== css);
   return (
     <Box as="aside" aria-label="Another colour in its place" css={styles}>
-      <h2>Put another in its place</h2>
+      <h2>{gather ? 'Gather them into one' : 'Put another in its place'}</h2>
       <ColourInput
         label="With"
         value={text}

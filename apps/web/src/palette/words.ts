@@ -1,12 +1,4 @@
-import {
-  columnNamed,
-  showRatio,
-  toHex,
-  parseColour,
-  type ComponentEffect,
-  type LedgerCheck,
-  type Suffices,
-} from '@retoque/core';
+import { columnNamed, showRatio, toHex, parseColour, type LedgerCheck, type Suffices } from '@retoque/core';
 
 export const counted = (number: number, one: string, many = `${one}s`): string =>
   `${number} ${number === 1 ? one : many}`;
@@ -25,12 +17,6 @@ export const SUFFICES: Readonly<Record<Suffices, string>> = {
   large: 'Large text and edges only',
   nothing: 'Nothing that has to be read or seen',
 };
-
-/** Checks that fail and pass then, over all components. */
-export const tallyOf = (effects: readonly ComponentEffect[]) => ({
-  broken: effects.reduce((sum, { broken }) => sum + broken.length, 0),
-  mended: effects.reduce((sum, { mended }) => sum + mended.length, 0),
-});
 
 /** A colour as short as it goes; the text itself where it is a name or another space. */
 export const shortColour = (css: string): string => {

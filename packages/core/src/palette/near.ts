@@ -2,8 +2,8 @@ import { difference } from '../colour/difference.js';
 import { parseColour } from '../colour/parse.js';
 import type { Rgba } from '../colour/rgba.js';
 
-/** Up to here two colours look alike at a glance (ΔEOK × 100); our own choice, about a just noticeable difference. */
-export const NEAR = 2.5;
+/** Up to here two colours look alike (ΔEOK × 100): the just noticeable difference of CSS Color 4, section 13.2. */
+export const NEAR = 2;
 
 /** Opacities that are taken for the same. */
 const SAME_OPACITY = 0.005;
