@@ -37,6 +37,7 @@ const floors = {
       'work',
       'pictures',
       'palettes',
+      'finishes',
       'sites',
       'assets',
       'components',

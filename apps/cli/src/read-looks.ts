@@ -23,6 +23,7 @@ const NOTHING: SiteLooks = {
   bounds: { medium: 1023, narrow: 599 },
   looks: [],
   palette: { swatches: [], handedOverAs: 'literals' },
+  finishes: [],
 };
 
 /**
@@ -31,9 +32,9 @@ const NOTHING: SiteLooks = {
  * @param pageId the page as settings name it, where that is known
  */
 export async function dressFor(page: PageSession, file: string | undefined, pageId = ''): Promise<DressedPage> {
-  const { bounds, looks, palette } = file === undefined ? NOTHING : await readLooks(file);
+  const { bounds, looks, palette, finishes } = file === undefined ? NOTHING : await readLooks(file);
   const { swatches } = inCss({ ...palette, handedOverAs: 'literals' }, new Set());
-  const named = { swatches, finishes: new Map<string, Look>() };
+  const named = { swatches, finishes: new Map<string, Look>(finishes.map(({ id, look }) => [id, look])) };
   const resolved = looks.map((worn) => ({ ...worn, look: resolveNames(worn.look, named).look }));
   return new DressedPage(
     page,

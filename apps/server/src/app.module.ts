@@ -12,6 +12,8 @@ import { readConfig } from './config.js';
 import { DatabaseModule } from './database/database.module.js';
 import { HandoversController } from './handovers/handovers.controller.js';
 import { HandoversService } from './handovers/handovers.service.js';
+import { FinishesController } from './finishes/finishes.controller.js';
+import { FinishesService } from './finishes/finishes.service.js';
 import { HealthController } from './health/health.controller.js';
 import { ProblemFilter } from './http/problem.filter.js';
 import { JobQueue } from './jobs/job-queue.js';
@@ -49,6 +51,7 @@ import { SitesService } from './sites/sites.service.js';
     ChangesController,
     MeasuringController,
     PalettesController,
+    FinishesController,
     ComponentsController,
     HandoversController,
     JobsController,
@@ -66,6 +69,7 @@ import { SitesService } from './sites/sites.service.js';
     GeometryService,
     LedgerService,
     PalettesService,
+    FinishesService,
     ComponentsService,
     HandoversService,
     JobQueue,

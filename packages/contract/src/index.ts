@@ -1,5 +1,6 @@
 export * from './asset.js';
 export * from './change.js';
+export * from './finish.js';
 export * from './handover.js';
 export * from './job.js';
 export * from './look.js';

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { pageChangeSchema } from './change.js';
+import { finishSchema } from './finish.js';
 import { lookSchema, locatorSchema } from './look.js';
 import { paletteSchema, sitePaletteSchema } from './palette.js';
 import { text } from './text.js';
@@ -34,6 +35,8 @@ export const siteSchema = z.object({
   bounds: boundsSchema,
   /** The colours that its looks may name. */
   palette: paletteSchema,
+  /** Looks that are kept by name, for its components to follow. */
+  finishes: z.array(finishSchema),
   createdAt: instant,
   pages: z.array(pageSummarySchema),
   componentCount: z.number().int(),
@@ -218,6 +221,11 @@ export const siteLooksSchema = z.object({
   looks: z.array(wornLookSchema).max(2000),
   /** The colours that looks may name; files that were written before there were palettes have none. */
   palette: sitePaletteSchema.default({ swatches: [], handedOverAs: 'literals' }),
+  /** The finishes that looks may follow. */
+  finishes: z
+    .array(z.object({ id: z.uuid(), look: lookSchema }))
+    .max(500)
+    .default([]),
 });
 export type SiteLooks = z.infer<typeof siteLooksSchema>;
 

@@ -19,6 +19,7 @@ import { randomUUID } from 'node:crypto';
 import type { OwnerScope } from '../database/owner-scope.js';
 import { components, lookRevisions, pages, saves, sites, trials } from '../database/schema.js';
 import { notFound, problem, ProblemException } from '../http/problem.js';
+import { FinishesService } from '../finishes/finishes.service.js';
 import { PalettesService } from '../palettes/palettes.service.js';
 
 type ComponentRow = typeof components.$inferSelect;
@@ -47,7 +48,10 @@ const toRevision = (row: typeof lookRevisions.$inferSelect): LookRevision => ({
 
 @Injectable()
 export class ComponentsService {
-  constructor(private readonly palettes: PalettesService) {}
+  constructor(
+    private readonly palettes: PalettesService,
+    private readonly finishes: FinishesService,
+  ) {}
 
   async list(scope: OwnerScope, siteId: string): Promise<Component[]> {
     const rows = await scope.select(components, and(eq(components.siteId, siteId), isNull(components.deletedAt)), {
@@ -76,7 +80,8 @@ export class ComponentsService {
     );
     const { swatches, handedOverAs } = await this.palettes.of(scope, siteId);
     const bounds = { medium: site.mediumUpTo, narrow: site.narrowUpTo };
-    return { bounds, looks, palette: { swatches, handedOverAs } };
+    const finishes = (await this.finishes.ofAll(scope, [siteId])).map(({ id, look }) => ({ id, look }));
+    return { bounds, looks, palette: { swatches, handedOverAs }, finishes };
   }
 
   async get(scope: OwnerScope, id: string): Promise<Component> {

@@ -2,7 +2,6 @@ import type { PageChangeRecord, SiteAsset, SitePaletteData } from '@retoque/cont
 import type { StoredGeometry } from '@retoque/core';
 import { sql } from 'drizzle-orm';
 import {
-  customType,
   foreignKey,
   index,
   integer,
@@ -14,43 +13,10 @@ import {
   unique,
   uuid,
 } from 'drizzle-orm/pg-core';
+import { bytes, createdAt, deletedAt, ownerId, sites } from './base-tables.js';
 
-/**
- * Every table hangs off an owner, and every reference between tables carries the owner along, so that the database
- * itself refuses a row that points into someone else's.
- */
-
-const bytes = customType<{ data: Buffer }>({ dataType: () => 'bytea' });
-const createdAt = () => timestamp('created_at', { withTimezone: true }).notNull().defaultNow();
-const deletedAt = () => timestamp('deleted_at', { withTimezone: true });
-
-export const owners = pgTable('owners', {
-  id: uuid('id').primaryKey().defaultRandom(),
-  name: text('name').notNull().unique(),
-  /** Set once the demo was put in, so that deleting it does not bring it back. */
-  seededAt: timestamp('seeded_at', { withTimezone: true }),
-  createdAt: createdAt(),
-});
-
-const ownerId = () =>
-  uuid('owner_id')
-    .notNull()
-    .references(() => owners.id, { onDelete: 'cascade' });
-
-export const sites = pgTable(
-  'sites',
-  {
-    id: uuid('id').primaryKey().defaultRandom(),
-    ownerId: ownerId(),
-    name: text('name').notNull(),
-    /** Widths in CSS pixels up to which the medium and the narrow viewport's settings hold. */
-    mediumUpTo: integer('medium_up_to').notNull().default(1023),
-    narrowUpTo: integer('narrow_up_to').notNull().default(599),
-    createdAt: createdAt(),
-    deletedAt: deletedAt(),
-  },
-  (table) => [unique().on(table.ownerId, table.id)],
-);
+export { owners, sites } from './base-tables.js';
+export * from './job-tables.js';
 
 export const pages = pgTable(
   'pages',
@@ -273,6 +239,29 @@ export const palettes = pgTable(
   ],
 );
 
+/** Looks that are kept by name, for components of a kind to follow. */
+export const finishes = pgTable(
+  'finishes',
+  {
+    id: uuid('id').primaryKey().defaultRandom(),
+    ownerId: ownerId(),
+    siteId: uuid('site_id').notNull(),
+    kind: text('kind').notNull(),
+    name: text('name').notNull(),
+    look: jsonb('look').$type<unknown>().notNull(),
+    revision: integer('revision').notNull().default(0),
+    createdAt: createdAt(),
+    deletedAt: deletedAt(),
+  },
+  (table) => [
+    unique().on(table.ownerId, table.id),
+    index().on(table.siteId),
+    foreignKey({ columns: [table.ownerId, table.siteId], foreignColumns: [sites.ownerId, sites.id] }).onDelete(
+      'cascade',
+    ),
+  ],
+);
+
 /** Rival looks of a component; one of them is worn. */
 export const trials = pgTable(
   'trials',
@@ -331,52 +320,5 @@ export const lookRevisions = pgTable(
     foreignKey({ columns: [table.ownerId, table.trialId], foreignColumns: [trials.ownerId, trials.id] }).onDelete(
       'cascade',
     ),
-  ],
-);
-
-/** Long work that goes on while nobody waits for an answer, and is taken up again where it was left. */
-export const jobs = pgTable(
-  'jobs',
-  {
-    id: uuid('id').primaryKey().defaultRandom(),
-    ownerId: ownerId(),
-    siteId: uuid('site_id').notNull(),
-    kind: text('kind', { enum: ['site-checks'] }).notNull(),
-    params: jsonb('params').$type<unknown>().notNull(),
-    state: text('state', { enum: ['waiting', 'running', 'done', 'failed', 'cancelled'] })
-      .notNull()
-      .default('waiting'),
-    /** Steps done, of how many; none are known before the first. */
-    done: integer('done').notNull().default(0),
-    of: integer('of').notNull().default(0),
-    /** Another each time that somebody takes the work up: what an earlier one still writes is refused. */
-    attempt: integer('attempt').notNull().default(0),
-    /** Told again and again while somebody works on it. */
-    beatAt: timestamp('beat_at', { withTimezone: true }),
-    problem: text('problem'),
-    createdAt: createdAt(),
-  },
-  (table) => [
-    unique().on(table.ownerId, table.id),
-    index().on(table.siteId),
-    foreignKey({ columns: [table.ownerId, table.siteId], foreignColumns: [sites.ownerId, sites.id] }).onDelete(
-      'cascade',
-    ),
-  ],
-);
-
-/** What each step of a job came to, each once. */
-export const jobResults = pgTable(
-  'job_results',
-  {
-    ownerId: ownerId(),
-    jobId: uuid('job_id').notNull(),
-    step: integer('step').notNull(),
-    result: jsonb('result').$type<unknown>().notNull(),
-    createdAt: createdAt(),
-  },
-  (table) => [
-    primaryKey({ columns: [table.jobId, table.step] }),
-    foreignKey({ columns: [table.ownerId, table.jobId], foreignColumns: [jobs.ownerId, jobs.id] }).onDelete('cascade'),
   ],
 );

@@ -18,6 +18,7 @@ function handOver({ pages, worn, chosen, fonts }: HandoverTask): SiteHandover {
   const site = new Site({ bounds: worn.bounds });
   for (const page of pages) site.putPage(page);
   site.setPalette(worn.palette);
+  site.setFinishes(worn.finishes);
   for (const look of worn.looks) site.wear(look);
   return finish(handingOver(site.only(new Set(chosen ?? worn.looks.map(({ id }) => id))), { fonts }));
 }

@@ -45,6 +45,7 @@ function pageFrom({ pageId, worn, geometry, pictures, ...source }: LedgerTask): 
   const site = new Site({ bounds: worn.bounds });
   site.putPage({ version: pageId, pageId, name: '', source });
   site.setPalette(worn.palette);
+  site.setFinishes(worn.finishes);
   worn.looks.forEach((look) => site.wear(look));
   const dressed = site.on(pageId);
   const { tree, measures } = dressed.page;

@@ -4,11 +4,15 @@ import { and, asc, eq, inArray, isNotNull, isNull } from 'drizzle-orm';
 import type { OwnerScope } from '../database/owner-scope.js';
 import { components, pages, pageVersions, sites } from '../database/schema.js';
 import { notFound, problem } from '../http/problem.js';
+import { FinishesService } from '../finishes/finishes.service.js';
 import { PalettesService } from '../palettes/palettes.service.js';
 
 @Injectable()
 export class SitesService {
-  constructor(private readonly palettes: PalettesService) {}
+  constructor(
+    private readonly palettes: PalettesService,
+    private readonly finishes: FinishesService,
+  ) {}
 
   async list(scope: OwnerScope): Promise<Site[]> {
     const rows = await scope.select(sites, isNull(sites.deletedAt), { orderBy: asc(sites.createdAt) });
@@ -71,6 +75,7 @@ export class SitesService {
     if (!ids.length) return [];
     const summaries = await pageSummaries(scope, ids);
     const paletteOf = await this.palettes.ofAll(scope, ids);
+    const kept = await this.finishes.ofAll(scope, ids);
     const live = new Set(summaries.map((page) => page.id));
     const { siteId, pageId } = components;
     const own = and(inArray(siteId, ids), isNull(components.deletedAt));
@@ -80,6 +85,7 @@ export class SitesService {
       name: row.name,
       bounds: { medium: row.mediumUpTo, narrow: row.narrowUpTo },
       palette: paletteOf(row.id),
+      finishes: kept.filter(({ siteId: own }) => own === row.id),
       createdAt: row.createdAt.toISOString(),
       pages: summaries.filter((page) => page.siteId === row.id),
       componentCount: found.filter((item) => item.siteId === row.id && live.has(item.pageId)).length,

@@ -26,7 +26,7 @@ const PLACES: readonly { readonly value: ChangePlace; readonly label: string; re
 /** Makes a component anew: a kind is chosen, and a place on the page. */
 export default function AddComponent({ site, page, onClose }: { site: Site; page: Page; onClose: () => void }) {
   const navigate = useNavigate();
-  const [kindName, setKindName] = useState(KINDS.find(({ name }) => name === 'button')!.name);
+  const [kindName, setKindName] = useState(KINDS.find(({ madeOfText }) => madeOfText)!.name);
   const [order, setOrder] = useState<number>();
   const [place, setPlace] = useState<ChangePlace>('after');
   const [problem, setProblem] = useState<string>();

@@ -1,6 +1,7 @@
 import {
   componentListSchema,
   componentSchema,
+  finishSchema,
   lookHistorySchema,
   pageSchema,
   paletteSchema,
@@ -10,6 +11,7 @@ import {
   siteSchema,
   storageSchema,
   type AddChange,
+  type AddFinish,
   type AddTrial,
   type ChangeSite,
   type Component,
@@ -17,6 +19,7 @@ import {
   type FromPaste,
   type OpenComponent,
   type Page,
+  type SaveFinish,
   type SaveLook,
   type SaveLooks,
   type SavePalette,
@@ -229,6 +232,16 @@ export async function saveLooks(client: QueryClient, siteId: string, looks: Save
   await client.invalidateQueries({ queryKey: ['components', siteId] });
   return saved;
 }
+
+export const addFinish = (siteId: string, body: AddFinish) =>
+  call(finishSchema, `/sites/${siteId}/finishes`, { method: 'POST', body });
+
+/** Saves a finish on the one that it was changed on. */
+export const saveFinish = (id: string, body: SaveFinish) =>
+  call(finishSchema, `/finishes/${id}`, { method: 'PUT', body });
+
+export const removeFinish = (id: string) => callEmpty(`/finishes/${id}`, { method: 'DELETE' });
+export const restoreFinish = (id: string) => call(finishSchema, `/finishes/${id}/restore`, { method: 'POST' });
 
 /** Saves the palette of a site on the one that it was changed on. */
 export const savePalette = (siteId: string, body: SavePalette) =>

@@ -12,7 +12,10 @@ import {
   type SheetRow,
 } from '@retoque/core';
 
-/** Rows of a sheet with what its owner has set as it was set: with the names of swatches, whose colours the sheet has. */
+/**
+ * Rows of a sheet with what its owner has set as it was set: with the names of swatches, whose colours the sheet has, and
+ * without what the finish sets that the look follows.
+ */
 export function withOwnText(rows: readonly SheetRow[], told: Look, kind: Kind, place: EditingPlace): SheetRow[] {
   const index = settingIndex(told);
   return rows.map((sheetRow) => {
@@ -23,6 +26,8 @@ export function withOwnText(rows: readonly SheetRow[], told: Look, kind: Kind, p
       if (!column) return cell;
       const valueOf = (property: string) =>
         index.get(settingKey(cellSetting(part, carrier, property, column, place)))?.value;
+      if (row.properties.every((property) => valueOf(property) === undefined))
+        return { ...cell, own: undefined, isOfFinish: true };
       if (!row.properties.some((property) => valueOf(property)?.includes('swatch('))) return cell;
       return { ...cell, own: rowText(row, (property) => valueOf(property) ?? '') ?? cell.own };
     };

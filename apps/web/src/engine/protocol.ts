@@ -6,6 +6,7 @@ import type {
   ColourUse,
   ColumnCheck,
   ComponentEffect,
+  CopiedLook,
   EditingPlace,
   FontFile,
   FoundColour,
@@ -25,6 +26,7 @@ import type {
   RuleCheck,
   SheetRow,
   SiteHandover,
+  SiteFinish,
   SitePalette,
   Solution,
   SolveScope,
@@ -75,6 +77,7 @@ export interface PagePlace {
 export interface WornChange {
   readonly bounds: ViewportBounds;
   readonly palette: SitePalette;
+  readonly finishes: readonly SiteFinish[];
   readonly looks: readonly WornLook[];
   /** Ids of all components of the site in the order in which they were kept; others wear nothing any more. */
   readonly order: readonly string[];
@@ -413,6 +416,15 @@ export interface Engine {
   findColour(at: SitePages, wanted: WantedColour, onStep: OnStep): Promise<ColourUse[]>;
   /** One colour in another's place across a site, with the checks that change. */
   swapColour(at: SitePages, swap: WantedSwap, onStep: OnStep): Promise<SwapAcross>;
+  /** A look on other components of its kind, with the checks that change. */
+  copyLook(
+    at: SitePages,
+    from: Pick<WornLook, 'kind' | 'locator' | 'look'>,
+    only: ReadonlySet<string> | undefined,
+    onStep: OnStep,
+  ): Promise<CopiedLook>;
+  /** The checks that change where a site has other finishes. */
+  tryFinishes(at: SitePages, finishes: readonly SiteFinish[], onStep: OnStep): Promise<ComponentEffect[]>;
   /** The checks that change where a site's palette is another one. */
   tryPalette(at: SitePages, palette: SitePalette, onStep: OnStep): Promise<ComponentEffect[]>;
   /** Colours of text with the plain colours that they stand on. */

@@ -39,7 +39,7 @@ const coloured = (value: string): Look => ({
   settings: [{ part: 'button', property: 'color', value, when: { states: [] } }],
 });
 
-const REST = { bounds: DEFAULT_BOUNDS, palette: { swatches: [], handedOverAs: 'literals' as const } };
+const REST = { bounds: DEFAULT_BOUNDS, palette: { swatches: [], handedOverAs: 'literals' as const }, finishes: [] };
 
 /** The menu, while the site wears these looks and no others. */
 function menuWith(versionId: string, session: PageSession, looks: readonly WornLook[]): ComponentRef {

@@ -29,10 +29,11 @@ export function siteOf(siteId: string): Site {
 }
 
 /** Takes note of what a site wears now; told of the looks alone that have changed. */
-export function wear(siteId: string, { bounds, palette, looks, order }: WornChange): void {
+export function wear(siteId: string, { bounds, palette, finishes, looks, order }: WornChange): void {
   const site = siteOf(siteId);
   site.setBounds(bounds);
   site.setPalette(palette);
+  site.setFinishes(finishes);
   for (const look of looks) site.wear(look as WornLook);
   site.keepOnly(order);
 }
@@ -86,7 +87,7 @@ export function pagesNow(versionId: string): SiteUnder {
   return { pages: [...newest.values()], worn: site.worn, on: (version) => site.on(version) };
 }
 
-/** A look as it is worn, with colours in place of the swatches that it names. */
+/** A look as it is worn: over the finish that it follows, with colours in place of the swatches that it names. */
 export const asWorn = ({ versionId }: ComponentRef, look: Look): Look =>
   siteOf(sourceOf(versionId).siteId).resolve(look);
 

@@ -15,7 +15,7 @@ const component = (id: string, revision: number, settings = [RED]): Component =>
     trials: [{ id: `${id} A`, revision, look: { settings, exceptions: [], muted: [] } }],
   }) as unknown as Component;
 
-const palette = { swatches: [], handedOverAs: 'literals' as const, revision: 0 };
+const named = { palette: { swatches: [], handedOverAs: 'literals' as const, revision: 0 }, finishes: [] };
 const bounds = { medium: 1023, narrow: 599 };
 
 describe('what a worker is told of looks', () => {
@@ -23,7 +23,7 @@ describe('what a worker is told of looks', () => {
     const told: WornChange[] = [];
     const worker = { wear: (_site: string, change: WornChange) => Promise.resolve(void told.push(change)) };
     const tell = (...components: Component[]) =>
-      tellWorn(worker as never, { siteId: 's', bounds, palette, components });
+      tellWorn(worker as never, { siteId: 's', bounds, ...named, components });
     tell(component('a', 1), component('b', 1));
     expect(told.at(-1)!.looks.map(({ id }) => id)).toEqual(['a', 'b']);
     tell(component('a', 1), component('b', 1));
@@ -35,7 +35,7 @@ describe('what a worker is told of looks', () => {
     tellWorn(worker as never, {
       siteId: 's',
       bounds: { ...bounds, narrow: 500 },
-      palette,
+      ...named,
       components: [component('b', 2)],
     });
     expect(told.at(-1)).toMatchObject({ looks: [], bounds: { narrow: 500 } });
@@ -43,7 +43,7 @@ describe('what a worker is told of looks', () => {
   });
 
   it('has a key that is another for each revision', () => {
-    const key = (...components: Component[]) => wornKey({ bounds, palette, components });
+    const key = (...components: Component[]) => wornKey({ bounds, ...named, components });
     expect(key(component('a', 1))).toBe(key(component('a', 1)));
     expect(key(component('a', 1))).not.toBe(key(component('a', 2)));
     expect(key(component('a', 1))).not.toBe(key());

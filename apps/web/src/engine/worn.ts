@@ -1,4 +1,4 @@
-import type { Bounds, Component, Palette } from '@retoque/contract';
+import type { Bounds, Component, Finish, Palette } from '@retoque/contract';
 import type { WornLook } from '@retoque/core';
 import type { Remote } from 'comlink';
 import type { Engine } from './protocol';
@@ -8,6 +8,7 @@ export interface Wardrobe {
   readonly siteId: string;
   readonly bounds: Bounds;
   readonly palette: Palette;
+  readonly finishes: readonly Finish[];
   readonly components: readonly Component[];
 }
 
@@ -21,16 +22,20 @@ const stateOf = (component: Component): string => `${component.currentTrialId} $
 
 /** A look that says nothing is as none. */
 const says = (component: Component): boolean => {
-  const { settings, exceptions, parts } = currentOf(component).look;
-  return settings.length > 0 || exceptions.length > 0 || Object.keys(parts ?? {}).length > 0;
+  const { settings, exceptions, parts, finish } = currentOf(component).look;
+  return finish !== undefined || settings.length > 0 || exceptions.length > 0 || Object.keys(parts ?? {}).length > 0;
 };
 
+/** Another whenever what looks may name is another. */
+const namedKey = ({ palette, finishes }: Pick<Wardrobe, 'palette' | 'finishes'>): string =>
+  [palette.revision, ...finishes.map(({ id, revision }) => `${id} ${revision}`)].join(' ');
+
 /** A short text that is another whenever a site wears something else. */
-export const wornKey = ({ bounds, palette, components }: Omit<Wardrobe, 'siteId'>): string =>
+export const wornKey = ({ bounds, palette, finishes, components }: Omit<Wardrobe, 'siteId'>): string =>
   [
     bounds.medium,
     bounds.narrow,
-    palette.revision,
+    namedKey({ palette, finishes }),
     ...components.filter(says).map((own) => `${own.id} ${stateOf(own)}`),
   ].join();
 
@@ -45,7 +50,7 @@ export const wornLook = (component: Component): WornLook => {
  */
 export function tellWorn(
   worker: Pick<Remote<Engine>, 'wear'>,
-  { siteId, bounds, palette, components }: Wardrobe,
+  { siteId, bounds, palette, finishes, components }: Wardrobe,
 ): void {
   let bySite = told.get(worker);
   if (!bySite) told.set(worker, (bySite = new Map()));
@@ -53,9 +58,11 @@ export function tellWorn(
   const now = new Map(components.map((component) => [component.id, stateOf(component)]));
   const looks = components.filter(({ id }) => before.get(id) !== now.get(id)).map(wornLook);
   const order = components.map(({ id }) => id);
-  now.set(REST, [bounds.medium, bounds.narrow, palette.revision, ...order].join());
+  now.set(REST, [bounds.medium, bounds.narrow, namedKey({ palette, finishes }), ...order].join());
   bySite.set(siteId, now);
-  if (looks.length || before.get(REST) !== now.get(REST)) void worker.wear(siteId, { bounds, palette, looks, order });
+  if (!looks.length && before.get(REST) === now.get(REST)) return;
+  const named = finishes.map(({ id, look }) => ({ id, look }));
+  void worker.wear(siteId, { bounds, palette, finishes: named, looks, order });
 }
 
 /** Stands beside the ids of components, which are none of these. */

@@ -1,5 +1,13 @@
 import type { Component, LookData, Trial } from '@retoque/contract';
-import { changeLook, type ComponentPlace, type Exception, type Setting } from '@retoque/core';
+import {
+  changeLook,
+  settingIndex,
+  settingKey,
+  type ComponentPlace,
+  type Exception,
+  type Look,
+  type Setting,
+} from '@retoque/core';
 import type { QueryClient } from '@tanstack/react-query';
 import { openComponent, saveLooks } from '../api/queries';
 import { pageOfEdition } from '../engine/engine';
@@ -11,6 +19,8 @@ export interface Share {
   readonly version: string;
   readonly settings: readonly Setting[];
   readonly exceptions?: readonly Exception[];
+  /** The finish that it follows from now on; `settings` are then those that it has besides. */
+  readonly finish?: { readonly id: string; readonly look: Look } | undefined;
 }
 
 /** A look that takes the place of a version's. */
@@ -57,6 +67,15 @@ export async function saveChanged(
     );
 }
 
+/** A look that follows a finish: what that says is said by the look itself no more. */
+export function followingFinish(
+  look: LookData,
+  { id, look: finish }: { readonly id: string; readonly look: Look },
+): LookData {
+  const said = settingIndex(finish);
+  return { ...look, finish: id, settings: look.settings.filter((setting) => !said.has(settingKey(setting))) };
+}
+
 /**
  * Saves shares of components, all or none.
  *
@@ -68,14 +87,15 @@ export async function putShares(
   shares: readonly Share[],
 ): Promise<() => Promise<unknown>> {
   const changed: ChangedLook[] = [];
-  for (const { place, name, version, settings, exceptions = [] } of shares) {
+  for (const { place, name, version, settings, exceptions = [], finish } of shares) {
     const { kind, locator } = place;
     const pageId = pageOfEdition(version);
     if (pageId === undefined) throw new Error(`The page of “${name}” is not open any more. Load this page again.`);
     // One that nobody has touched yet is kept from now on.
     const stored: Component = await openComponent({ pageId, kind, name, locator: structuredClone(locator) as never });
     const trial = stored.trials.find(({ id }) => id === stored.currentTrialId)!;
-    const look = { ...trial.look, exceptions: [...trial.look.exceptions, ...exceptions] as LookData['exceptions'] };
+    const base = finish ? followingFinish(trial.look, finish) : trial.look;
+    const look = { ...base, exceptions: [...trial.look.exceptions, ...exceptions] as LookData['exceptions'] };
     changed.push({ componentId: stored.id, trial, look: changeLook(look, settings) as LookData });
   }
   return saveChanged(client, siteId, changed);

@@ -7,7 +7,8 @@ import { Button } from '../theme/Button';
 import { NOTHING, Source, WAYS, type Offer, type Way } from './ColourSources';
 import type { PaletteParts } from './own';
 import { ColourBlock } from './Swatch';
-import { counted, shortColour } from './words';
+import { counted } from '../ledger/effect-words';
+import { shortColour } from './words';
 
 /** Brings colours into the palette: those that the site has, and from elsewhere. */
 export function AddColours({

@@ -2,7 +2,8 @@ import { Box, Flex } from '@chakra-ui/react';
 import { gatherNear, parseColour, type FoundColour } from '@retoque/core';
 import { Button } from '../theme/Button';
 import { ColourBlock } from './Swatch';
-import { counted, shortColour } from './words';
+import { counted } from '../ledger/effect-words';
+import { shortColour } from './words';
 
 /** Colours of the site that look alike and are not one: most likely slips. */
 export function Alike({ colours, onGather }: { colours: readonly FoundColour[]; onGather: (css: string) => void }) {

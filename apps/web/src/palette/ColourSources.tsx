@@ -17,7 +17,8 @@ import { Busy } from '../shell/Busy';
 import { ColourInput } from './ColourInput';
 import type { PaletteParts } from './own';
 import { pictureColours, PictureError } from './picture-colours';
-import { counted, shortColour } from './words';
+import { counted } from '../ledger/effect-words';
+import { shortColour } from './words';
 
 export const WAYS = [
   { value: 'site', label: 'From this site' },

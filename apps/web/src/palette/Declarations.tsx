@@ -1,6 +1,6 @@
 import { Box } from '@chakra-ui/react';
 import type { ColourUse } from '@retoque/core';
-import { counted } from './words';
+import { counted } from '../ledger/effect-words';
 
 const REST = 'Beside the components';
 const NOWHERE = 'Reaching nothing';

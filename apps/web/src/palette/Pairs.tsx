@@ -17,10 +17,11 @@ import { surveyEngine } from '../engine/engine';
 import { Wedge } from '../shell/Wedge';
 import { Button } from '../theme/Button';
 import type { PaletteParts } from './own';
-import { Progress } from './Progress';
+import { Progress } from '../ledger/Progress';
 import { ColourBlock } from './Swatch';
-import { useSiteWork } from './useSiteWork';
-import { counted, shortColour, SUFFICES } from './words';
+import { useSiteWork } from '../ledger/useSiteWork';
+import { counted } from '../ledger/effect-words';
+import { shortColour, SUFFICES } from './words';
 
 /** More make no table that anybody reads; the first of the palette are shown. */
 const MOST_SHOWN = 24;

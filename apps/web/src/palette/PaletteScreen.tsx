@@ -13,7 +13,7 @@ import { useDocumentTitle } from '../shell/useDocumentTitle';
 import { Pairs } from './Pairs';
 import { Swatches } from './Swatches';
 import { usePalette } from './usePalette';
-import { useSitePages } from './useSiteWork';
+import { useSitePages } from '../ledger/useSiteWork';
 import { WhereUsed } from './WhereUsed';
 
 const VIEWS = [

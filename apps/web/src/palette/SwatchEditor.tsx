@@ -16,13 +16,13 @@ import { useHeldColour } from '../style/editor/useHeldColour';
 import { trackStyles } from '../theme/styles/trackStyles';
 import { Button } from '../theme/Button';
 import { ColourInput } from './ColourInput';
-import { Effect } from './Effect';
-import { Progress } from './Progress';
+import { Effect } from '../ledger/Effect';
+import { Progress } from '../ledger/Progress';
 import { ColourBlock } from './Swatch';
 import { usesOf, withoutSwatch } from './swatch-uses';
-import { useSiteWork } from './useSiteWork';
+import { useSiteWork } from '../ledger/useSiteWork';
 import type { PaletteParts } from './own';
-import { counted } from './words';
+import { counted } from '../ledger/effect-words';
 
 const STEPS = 9;
 

@@ -10,12 +10,13 @@ import { Button } from '../theme/Button';
 import { ColourInput } from './ColourInput';
 import { Alike } from './Alike';
 import { Declarations } from './Declarations';
-import { Effect } from './Effect';
+import { Effect } from '../ledger/Effect';
 import type { PaletteParts } from './own';
-import { Progress } from './Progress';
+import { Progress } from '../ledger/Progress';
 import { ColourBlock } from './Swatch';
-import { useSiteWork } from './useSiteWork';
-import { counted, shortColour } from './words';
+import { useSiteWork } from '../ledger/useSiteWork';
+import { counted } from '../ledger/effect-words';
+import { shortColour } from './words';
 
 const Chip = chakra('button', {
   base: {

@@ -1,6 +1,6 @@
 import type { Palette, Site } from '@retoque/contract';
 import type { usePalette } from './usePalette';
-import type { useSitePages } from './useSiteWork';
+import type { useSitePages } from '../ledger/useSiteWork';
 
 /** What each part of the Palette screen works with. */
 export interface PaletteParts {

@@ -1,15 +1,4 @@
-import { columnNamed, showRatio, toHex, parseColour, type LedgerCheck, type Suffices } from '@retoque/core';
-
-export const counted = (number: number, one: string, many = `${one}s`): string =>
-  `${number} ${number === 1 ? one : many}`;
-
-/** A check in a few words: what, in which state, and its figure. */
-export const checkWords = ({ label, column, measured, unit }: LedgerCheck): string => {
-  const state = columnNamed(column)?.label.toLowerCase() ?? column;
-  const figure =
-    measured === undefined ? '' : unit === 'ratio' ? ` ${showRatio(measured)}` : ` ${Math.round(measured)}`;
-  return `${label}, ${state}${figure}`;
-};
+import { parseColour, toHex, type Suffices } from '@retoque/core';
 
 export const SUFFICES: Readonly<Record<Suffices, string>> = {
   enhanced: 'Body text, also at level AAA',

@@ -12,7 +12,7 @@ export function useFound(
   siteId: string,
   versionId: string | undefined,
   pageId: string,
-  site: Pick<Site, 'bounds' | 'palette'> | undefined,
+  site: Pick<Site, 'bounds' | 'palette' | 'finishes'> | undefined,
   components: readonly Component[] | undefined,
 ) {
   const client = useQueryClient();

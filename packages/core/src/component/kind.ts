@@ -70,6 +70,13 @@ export interface Kind {
   readonly anywhere?: boolean;
   /** Names of kinds that may stand in it as components of their own. */
   readonly mayHold?: readonly string[];
+  /**
+   * True for what the browser draws beside the page: it holds nothing that the page shows, its size is told in notes, and
+   * browsers that do not know its pseudo-elements are told its colours besides.
+   */
+  readonly besidePage?: boolean;
+  /** True for controls that pages make of mere texts, too, which can be turned into real ones. */
+  readonly madeOfText?: boolean;
   /** True when what stands in it is not listed as a component again. */
   readonly claims?: boolean;
 }

@@ -50,8 +50,8 @@ const isShown = (element: ElementNode): boolean =>
 export function ownedBy(tree: PageTree, found: readonly FoundComponent[]): Set<ElementNode> {
   const owned = new Set<ElementNode>();
   for (const { kind: name, selector } of found) {
-    const kind = name === 'scrollbar' ? undefined : kindNamed(name);
-    if (kind) for (const element of heldBy(tree, kind, selector)) owned.add(element);
+    const kind = kindNamed(name);
+    if (kind && !kind.besidePage) for (const element of heldBy(tree, kind, selector)) owned.add(element);
   }
   return owned;
 }

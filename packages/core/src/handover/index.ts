@@ -7,8 +7,8 @@ export {
   type PlannedBefore,
   type PlannedException,
   type PlannedRule,
-  type SubjectGroup,
 } from './plan.js';
+export type { SubjectGroup } from './entries.js';
 export { bareRules, comment, printBare, printPlans, type BareRule } from './print.js';
 export { prove, proveOn, asLastSheet, type Except, type Proof, type ProofFailure } from './proof.js';
 export { environmentCases, tellMotionApart, type EnvironmentCase } from './environments.js';

@@ -1,27 +1,23 @@
 import type { FoundPart } from '../component/parts.js';
 import type { Applied } from '../css/cascade/applied.js';
 import { NO_SPECIFICITY, compareSpecificity, type Specificity } from '../css/selector/specificity.js';
-import { isSubset, type StateBits } from '../css/selector/states.js';
+import type { StateBits } from '../css/selector/states.js';
 import { asOneSelector, raiseTo, specificityOf } from '../css/selector/weight.js';
 import { compareConditions, conditionRanks, holdsIn, type Place } from '../look/conditions.js';
 import { settingText, type Setting } from '../look/model.js';
 import { LookResolver, type Decision } from '../look/resolve.js';
+import { statesShared } from '../look/site-winners.js';
 import { tellingApart } from '../component/fitting.js';
-import { Forcer, type Subject } from '../component/subject.js';
+import { Forcer } from '../component/subject.js';
 import type { StagedPages } from '../page/staged-pages.js';
 import type { ElementNode } from '../tree/tree.js';
+import { appliesTo, deciding, restate, valueOf, type Entry, type SubjectGroup, type Target } from './entries.js';
 import { mediaFor, type EnvironmentCase } from './environments.js';
 
 /** Members of a part that differ: their elements on this page, and how a rule tells them from the rest. */
 export interface PlannedException {
   readonly elements: ReadonlySet<ElementNode>;
   readonly selector: string;
-}
-
-/** Subjects that all rules of the page treat alike, with one that stands for them. */
-export interface SubjectGroup {
-  readonly subject: Subject;
-  readonly members: readonly ElementNode[];
 }
 
 export interface PlanInput {
@@ -87,26 +83,6 @@ export interface Plan {
   readonly raisedOver: Applied | undefined;
 }
 
-interface Target {
-  readonly group: SubjectGroup;
-  readonly where: EnvironmentCase;
-  readonly resolver: LookResolver;
-  readonly sets: ReadonlySet<StateBits>;
-}
-
-interface Entry {
-  readonly states: StateBits;
-  readonly property: string;
-  readonly value: string;
-  readonly from: 'look' | 'site';
-  readonly groups: ReadonlySet<SubjectGroup> | undefined;
-  /** How a rule says which elements, where they are an exception's. */
-  readonly member: string | undefined;
-  /** Place among the rules of its state set; the later wins. */
-  readonly order: number;
-  readonly cases: ReadonlySet<EnvironmentCase> | undefined;
-}
-
 interface Planned {
   readonly key: string;
   readonly beaten: readonly Applied[];
@@ -140,13 +116,18 @@ export const settingsFor = (input: Pick<PlanInput, 'settings' | 'exceptions'>, e
  */
 export function planHandover(input: PlanInput): Plan {
   const forcer = input.forcer ?? new Forcer();
-  const targets: Target[] = input.cases.flatMap((where) =>
-    input.groups.map((group): Target => {
-      const settings = settingsFor(input, group.subject.element);
-      const resolver = new LookResolver(input.pages, where.environment, group.subject, settings, input.place, forcer);
+  const subjects = input.groups.map(({ subject }) => subject);
+  const targets: Target[] = input.cases.flatMap((where) => {
+    const { environment } = where;
+    // A rule for a state reaches all of the part, those too of which no rule of the site speaks in that state.
+    const shared = statesShared(input.pages, environment, subjects);
+    return input.groups.map((group): Target => {
+      const { subject } = group;
+      const settings = settingsFor(input, subject.element);
+      const resolver = new LookResolver(input.pages, environment, subject, settings, input.place, forcer, shared);
       return { group, where, resolver, sets: new Set(resolver.sets) };
-    }),
-  );
+    });
+  });
   const sets = [...new Set(targets.flatMap((target) => target.resolver.sets))].sort((a, b) => a - b);
   const touched = [...new Set(targets.flatMap((target) => target.resolver.touched))];
   const properties = input.only ? touched.filter((property) => input.only!.has(property)) : touched;
@@ -233,19 +214,6 @@ function beatenBy(targets: readonly Target[], property: string): Applied[] {
   return [...found];
 }
 
-const appliesTo = (entry: Entry, target: Target): boolean =>
-  (!entry.groups || entry.groups.has(target.group)) && (!entry.cases || entry.cases.has(target.where));
-
-/** Of the entries that hold for a target in a state, the one that the browser will take: the highest, then the last. */
-function deciding(entries: readonly Entry[], target: Target, state: StateBits): Entry | undefined {
-  let best: Entry | undefined;
-  for (const entry of entries) {
-    if (!isSubset(entry.states, state) || !appliesTo(entry, target)) continue;
-    if (!best || entry.states >= best.states) best = entry;
-  }
-  return best;
-}
-
 /** Entries in rank order: what the look sets, and what must be restated for the states above it. */
 function entriesFor(
   input: PlanInput,
@@ -261,8 +229,7 @@ function entriesFor(
     for (const target of here) {
       const decision = target.resolver.decide(property, state);
       if (decision.setting && decision.set === state) chosen.add(decision.setting);
-      const value = decision.from === 'look' ? decision.value! : target.resolver.siteStyle(state).restated(property);
-      wanted.set(target, { decision, value });
+      wanted.set(target, { decision, value: valueOf(target, decision, property, state) });
     }
     for (const setting of [...chosen].sort(compareConditions)) entries.push(lookEntry(input, targets, setting, state));
     const missing = [...wanted].filter(([target, want]) => {
@@ -298,54 +265,6 @@ function conditionOrder(input: PlanInput, setting: Setting): number {
   const { exception } = setting;
   const which = exception === undefined ? 0 : 1 + [...input.exceptions.keys()].sort().indexOf(exception);
   return conditionRanks(setting).reduce((order, rank) => order * 10 + rank, which);
-}
-
-/** One entry for each value, for all targets alike or for those that want it. */
-function restate(
-  missing: readonly (readonly [Target, { value: string }])[],
-  here: readonly Target[],
-  all: readonly Target[],
-  states: StateBits,
-  property: string,
-): Entry[] {
-  const byValue = new Map<string, Target[]>();
-  for (const [target, { value }] of missing) byValue.set(value, [...(byValue.get(value) ?? []), target]);
-  const entry = (value: string, groups: Entry['groups'], cases: Entry['cases']): Entry => ({
-    states,
-    property,
-    value,
-    from: 'site',
-    groups,
-    member: undefined,
-    // What is restated for some comes last; for all, no setting speaks about it in this state.
-    order: groups || cases ? Infinity : 0,
-    cases,
-  });
-  if (byValue.size === 1 && missing.length === here.length) {
-    const [value] = byValue.keys();
-    return [entry(value!, undefined, undefined)];
-  }
-  const everyCase = new Set(all.map((target) => target.where));
-  const everyGroup = new Set(all.map((target) => target.group));
-  return [...byValue].flatMap(([value, wanting]) => {
-    // Elements that want the value in the same cases share a rule.
-    const casesOf = new Map<SubjectGroup, EnvironmentCase[]>();
-    for (const { group, where } of wanting) casesOf.set(group, [...(casesOf.get(group) ?? []), where]);
-    const shared = new Map<string, { groups: Set<SubjectGroup>; cases: Set<EnvironmentCase> }>();
-    for (const [group, cases] of casesOf) {
-      const key = cases.map((item) => `${item.scheme}${item.reduced}${item.from}`).join();
-      const known = shared.get(key) ?? { groups: new Set(), cases: new Set(cases) };
-      known.groups.add(group);
-      shared.set(key, known);
-    }
-    return [...shared.values()].map(({ groups, cases }) =>
-      entry(
-        value,
-        groups.size === everyGroup.size ? undefined : groups,
-        cases.size === everyCase.size ? undefined : cases,
-      ),
-    );
-  });
 }
 
 /** A restated value is needed only where it, and not the site's own rule, would have to win. */

@@ -3,6 +3,7 @@ import type { CascadeSheet } from '../css/cascade/rule-entry.js';
 import type { StateBits } from '../css/selector/states.js';
 import { Forcer } from '../component/subject.js';
 import { LookResolver } from '../look/resolve.js';
+import { statesShared } from '../look/site-winners.js';
 import type { StagedPages } from '../page/staged-pages.js';
 import type { ElementNode } from '../tree/tree.js';
 import type { EnvironmentCase } from './environments.js';
@@ -63,10 +64,12 @@ export function proveOn(
   let compared = 0;
   for (const input of inputs) {
     for (const where of input.cases) {
+      // What the CSS says in a state for some of a part must not be seen on the others.
+      const shared = statesShared(pages, where.environment, input.part.subjects);
       for (const subject of input.part.subjects) {
         const { element, pseudo } = subject;
         const settings = settingsFor(input, element);
-        const resolver = new LookResolver(pages, where.environment, subject, settings, input.place, forcer);
+        const resolver = new LookResolver(pages, where.environment, subject, settings, input.place, forcer, shared);
         const properties = resolver.touched.filter((property) => !except(element, pseudo, property));
         if (!properties.length) continue;
         for (const states of resolver.sets) {

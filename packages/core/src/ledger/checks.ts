@@ -7,7 +7,7 @@ import type { StateColumn } from '../component/state-column.js';
 import type { FoundPart } from '../component/parts.js';
 import { shownBits, STATE_COLUMNS } from '../component/states.js';
 import { CARRIED } from '../css/selector/states.js';
-import type { SubjectGroup } from '../handover/plan.js';
+import type { SubjectGroup } from '../handover/entries.js';
 import type { Looking } from '../paint/scene.js';
 import type { SeenSubject, Subject } from '../component/subject.js';
 import { hasOwnText, readableText, type ElementNode } from '../tree/tree.js';

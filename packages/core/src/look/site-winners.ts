@@ -2,6 +2,7 @@ import type { Applied } from '../css/cascade/applied.js';
 import { environmentKey, type Environment } from '../css/conditions/environment.js';
 import { ACTIVE, CARRIED, closeBits, VISITED, type StateBits } from '../css/selector/states.js';
 import type { ElementStyle } from '../css/cascade/element-style.js';
+import { forgetOldest } from '../memo/kept-answers.js';
 import { once } from '../memo/once.js';
 import type { StagedPages } from '../page/staged-pages.js';
 import { closedSets, smallestWithSame, withCauses } from './lattice.js';
@@ -66,6 +67,35 @@ const kept = once((_site: StagedPages) => once((_forcer: Forcer) => once((_subje
 /** Environments that are kept for a subject. */
 const MAX_ENVIRONMENTS = 12;
 
+/** Nothing else is ever visited. */
+const isLink = ({ carrier: { name, attributes } }: Subject): boolean =>
+  (name === 'a' || name === 'area') && attributes.has('href');
+
+/** States that rules which reach a subject speak of. */
+function statesNamed(site: StagedPages, environment: Environment, subject: Subject): StateBits {
+  // Links look visited where the site says so; what the browser says of them is in its sheet on every page.
+  const all = statesInPlay(site, environment, subject);
+  const isNamed = all & VISITED && statesInPlay(site, environment, subject, 'author') & VISITED;
+  return isNamed ? all : all & ~VISITED;
+}
+
+const shared = once((_site: StagedPages) => new Map<string, StateBits>());
+/** Parts and environments of one page whose states are kept. */
+const MAX_SHARED = 400;
+
+/** States that rules speak of for any of the subjects of a part. */
+export function statesShared(site: StagedPages, environment: Environment, subjects: readonly Subject[]): StateBits {
+  const known = shared(site);
+  const key = `${environmentKey(environment)} ${subjects.map(({ element, pseudo }) => `${element.order}${pseudo ?? ''}`).join()}`;
+  let bits = known.get(key);
+  if (bits === undefined) {
+    bits = subjects.reduce((all, subject) => all | statesNamed(site, environment, subject), 0);
+    known.set(key, bits);
+    forgetOldest(known, MAX_SHARED);
+  }
+  return bits;
+}
+
 /** @param more states to tell apart beside those that the site's rules mention */
 export function siteWinners(
   site: StagedPages,
@@ -78,15 +108,11 @@ export function siteWinners(
   const key = environmentKey(environment);
   let own = known.find((item) => item.environment === key);
   if (!own) {
-    // Links look visited where the site says so; what the browser says of them is in its sheet on every page.
-    const all = statesInPlay(site, environment, subject);
-    const isNamed = all & VISITED && statesInPlay(site, environment, subject, 'author') & VISITED;
-    const inPlay = isNamed ? all : all & ~VISITED;
-    own = { environment: key, inPlay, bySets: new Map() };
+    own = { environment: key, inPlay: statesNamed(site, environment, subject), bySets: new Map() };
     known.push(own);
     if (known.length > MAX_ENVIRONMENTS) known.shift();
   }
-  const inPlay = own.inPlay | more;
+  const inPlay = own.inPlay | (isLink(subject) ? more : more & ~VISITED);
   let winners = own.bySets.get(inPlay);
   if (!winners) {
     const sets = closedSets(inPlay).filter((set) => (set & CARRIED & ~subject.states.possible) === 0);

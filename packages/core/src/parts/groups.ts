@@ -3,7 +3,7 @@ import type { Environment } from '../css/conditions/environment.js';
 import { once } from '../memo/once.js';
 import { probe } from '../css/cascade/rule-entry.js';
 import type { PageStyles } from '../css/cascade/page-styles.js';
-import type { SubjectGroup } from '../handover/plan.js';
+import type { SubjectGroup } from '../handover/entries.js';
 import type { Subject } from '../component/subject.js';
 import type { StagedPages } from '../page/staged-pages.js';
 import type { ElementNode } from '../tree/tree.js';

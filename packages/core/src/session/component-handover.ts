@@ -122,7 +122,7 @@ export class ComponentHandover {
 
   /** What a browser that does not know the kind's own pseudo-elements is told besides; empty for most kinds. */
   fallback(look: Look, onPage = false): string {
-    return this.source.kind.name === 'scrollbar' ? this.standardBar(look, onPage) : '';
+    return this.source.kind.besidePage ? this.standardBar(look, onPage) : '';
   }
 
   /**

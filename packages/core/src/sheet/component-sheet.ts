@@ -87,7 +87,7 @@ export class ComponentSheet {
         .map(({ name, label, find }) => ({ name, label, tried: find })),
       rows,
       checks,
-      notes: kind.name === 'scrollbar' ? this.notes(styled.pages, environment) : [],
+      notes: kind.besidePage ? this.notes(styled.pages, environment) : [],
       problems: parts.problems(look),
       conflicts: wider === undefined ? [] : this.conflicts(look, environment, place, wider),
     };

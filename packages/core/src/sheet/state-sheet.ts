@@ -46,6 +46,8 @@ export interface Cell {
   readonly drawn: boolean;
   /** What the owner set in this very cell, as typed. */
   readonly own: string | undefined;
+  /** True where the finish that the look follows sets it, and not the look itself. */
+  readonly isOfFinish?: boolean | undefined;
   /** True when the owner's value is switched off for now. */
   readonly muted: boolean;
   readonly from: 'look' | 'site' | 'nothing';
@@ -115,6 +117,7 @@ const sameCell = (a: Cell, b: Cell): boolean =>
   a.mixed === b.mixed &&
   a.drawn === b.drawn &&
   a.own === b.own &&
+  a.isOfFinish === b.isOfFinish &&
   a.muted === b.muted &&
   a.from === b.from &&
   a.follows === b.follows &&

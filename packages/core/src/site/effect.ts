@@ -1,10 +1,12 @@
 import type { Steps } from '../base/steps.js';
 import { checkKey, isDue } from '../ledger/due.js';
+import type { Look } from '../look/model.js';
 import type { LedgerCheck } from '../ledger/ledger-check.js';
 import type { ComponentPlace } from '../parts/placed-component.js';
 import type { RemedyRequest } from '../remedy/drafting.js';
 import type { DressedPage } from './dressed-page.js';
 import type { SiteUnder } from './site.js';
+import { componentKey, isWornAt, type WornLook } from './worn.js';
 
 /** What other looks do to the checks of one component. */
 export interface ComponentEffect {
@@ -31,7 +33,7 @@ export function componentsOfSite(site: SiteUnder): SiteComponent[] {
   for (const { version } of site.pages) {
     const { page } = site.on(version);
     for (const { kind, locator, name } of [...page.components(), ...page.rest()]) {
-      const key = `${kind} ${locator.selector}`;
+      const key = componentKey({ kind, locator });
       const known = found.get(key);
       if (known) known.alsoOn.push(version);
       else found.set(key, { version, place: { kind, locator }, name, alsoOn: [] });
@@ -69,6 +71,14 @@ export function* comparingChecks(
     yield { done: done + 1, of: components.length };
   }
   return effects;
+}
+
+/** Has a component wear another look in a list of looks that are worn; the others stay the same objects. */
+export function wearOther(looks: WornLook[], { place, name }: Pick<SiteComponent, 'place' | 'name'>, look: Look): void {
+  const { kind, locator } = place;
+  const at = looks.findIndex((own) => isWornAt(own, place));
+  if (at >= 0) looks[at] = { ...looks[at]!, look };
+  else looks.push({ id: componentKey(place), name, kind, locator, look });
 }
 
 function checksOf(page: DressedPage, place: ComponentPlace, request: RemedyRequest): LedgerCheck[] {

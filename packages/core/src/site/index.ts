@@ -4,10 +4,11 @@ export {
   UnknownPageError,
   type SiteOptions,
   type SitePageSource,
+  type SiteFinish,
   type SiteUnder,
   type WearableSite,
 } from './site.js';
-export { isWornAt, placeOf, type SitePage, type WornLook } from './worn.js';
+export { componentKey, isWornAt, placeOf, type SitePage, type WornLook } from './worn.js';
 export { conflictsOn, type LookConflict } from './conflicts.js';
 export { reachingAcross, type PageReach } from './reach-across.js';
 export { handingOver } from './handover/hand-over.js';
@@ -26,6 +27,7 @@ export { LOOKS_SHOWN, pageChecks, pageWays, siteChecks, type LooksShown, type Pa
 export { coloursOfSite, findingColour, type ColourUse, type FoundColour } from './colour-usage.js';
 export { type ComponentEffect } from './effect.js';
 export { findingPairs, type PairInUse } from './pairs-in-use.js';
-export { changingPalette } from './palette-change.js';
-export { componentKey, swappingAcross, type SiteSwap, type SwapAcross, type SwapShare } from './swap-across.js';
+export { changingFinishes, changingPalette } from './changed-names.js';
+export { asTold, copyingLook, type CopiedLook, type CopyShare } from './copy-look.js';
+export { swappingAcross, type SiteSwap, type SwapAcross, type SwapShare } from './swap-across.js';
 export { replacingAcross, type AcrossSite, type PlacedColourShare } from './replace-colour.js';

@@ -58,6 +58,7 @@ export class Site {
   private colours: SitePalette = NO_PALETTE;
   private inCss: PaletteInCss = inCss(NO_PALETTE, new Set());
   private finishes: NamedThings['finishes'] = new Map();
+  private finishesText = '[]';
   private widths: ViewportBounds;
   private readonly mostParsed: number;
 
@@ -140,9 +141,12 @@ export class Site {
     return this.inCss.properties;
   }
 
-  /** Looks that others of the site may follow, by the ids of their finishes. */
-  setFinishes(finishes: NamedThings['finishes']): void {
-    this.finishes = finishes;
+  /** Looks that others of the site may follow. */
+  setFinishes(finishes: readonly SiteFinish[]): void {
+    const text = JSON.stringify(finishes);
+    if (text === this.finishesText) return;
+    this.finishesText = text;
+    this.finishes = byId(finishes);
     this.rename();
   }
 
@@ -243,7 +247,15 @@ export class Site {
   withPalette(palette: SitePalette): SiteUnder {
     const isByName = palette.handedOverAs === 'properties';
     const { swatches } = inCss(palette, isByName ? this.customProperties() : new Set());
-    const named = { swatches, finishes: this.finishes };
+    return this.naming({ swatches, finishes: this.finishes });
+  }
+
+  /** The same pages under the looks that they wear, with other finishes. */
+  withFinishes(finishes: readonly SiteFinish[]): SiteUnder {
+    return this.naming({ ...this.named, finishes: byId(finishes) });
+  }
+
+  private naming(named: NamedThings): SiteUnder {
     return this.under(
       this.told.map((worn, i) => {
         const { look } = resolveNames(worn.look, named);
@@ -262,6 +274,7 @@ export class Site {
       pages,
       under: (looks) => ({ ...this.under(looks), pages }),
       withPalette: (palette) => ({ ...this.withPalette(palette), pages }),
+      withFinishes: (finishes) => ({ ...this.withFinishes(finishes), pages }),
     };
   }
 
@@ -290,10 +303,20 @@ const isSameLook = (a: Look, b: Look): boolean =>
   (a.settings.length === b.settings.length &&
     a.settings.every((own, i) => settingText(own) === settingText(b.settings[i]!)));
 
+/** A look that others may follow. */
+export interface SiteFinish {
+  readonly id: string;
+  readonly look: Look;
+}
+
+const byId = (finishes: readonly SiteFinish[]): ReadonlyMap<string, Look> =>
+  new Map(finishes.map(({ id, look }) => [id, look]));
+
 /** A site that can be seen under other looks than those that it wears. */
 export interface WearableSite extends SiteUnder {
   readonly under: (looks: readonly WornLook[]) => SiteUnder;
   readonly withPalette: (palette: SitePalette) => SiteUnder;
+  readonly withFinishes: (finishes: readonly SiteFinish[]) => SiteUnder;
 }
 
 /** A site as far as a handover, or a list of checks, asks for it. */

@@ -10,9 +10,10 @@ import { locatorFor, selectAll } from '../css/selector/locator.js';
 import { coloursOfSite, findingColour } from './colour-usage.js';
 import { componentsOfSite } from './effect.js';
 import { handingOver } from './handover/hand-over.js';
-import { changingPalette } from './palette-change.js';
+import { changingPalette } from './changed-names.js';
 import { Site } from './site.js';
-import { componentKey, swappingAcross, type SiteSwap } from './swap-across.js';
+import { swappingAcross, type SiteSwap } from './swap-across.js';
+import { componentKey } from './worn.js';
 
 const viewports = Object.entries(VIEWPORTS).map(([name, size]) => ({ name, environment: { ...DESKTOP, ...size } }));
 const request = { viewports, at: 'wide' };

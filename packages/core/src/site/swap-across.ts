@@ -1,15 +1,15 @@
 import type { Steps } from '../base/steps.js';
 import type { ViewportName } from '../css/conditions/environment.js';
-import { EMPTY_LOOK, settingIndex, settingText, type Exception, type Look, type Setting } from '../look/model.js';
+import { settingIndex, settingText, type Exception, type Look, type Setting } from '../look/model.js';
 import { swapIn, type ColourSwap } from '../palette/in-value.js';
 import { parseColour } from '../colour/parse.js';
 import type { PageSession } from '../parts/page-session.js';
 import type { ComponentPlace } from '../parts/placed-component.js';
 import type { RemedyRequest } from '../remedy/drafting.js';
 import { swapColour, type SwapPlace, type SwapView } from '../remedy/swap-colour.js';
-import { comparingChecks, componentsOfSite, type ComponentEffect, type SiteComponent } from './effect.js';
+import { comparingChecks, componentsOfSite, wearOther, type ComponentEffect, type SiteComponent } from './effect.js';
 import type { WearableSite } from './site.js';
-import { isWornAt, type WornLook } from './worn.js';
+import { componentKey, type WornLook } from './worn.js';
 
 /** A colour that takes another's place across a site. */
 export interface SiteSwap extends ColourSwap {
@@ -18,9 +18,6 @@ export interface SiteSwap extends ColourSwap {
   /** Components that are wanted, by kind and selector, each with the keys of its places or all; every one when absent. */
   readonly only?: ReadonlyMap<string, ReadonlySet<string> | 'all'> | undefined;
 }
-
-export const componentKey = ({ kind, locator }: Pick<ComponentPlace, 'kind' | 'locator'>): string =>
-  `${kind} ${locator.selector}`;
 
 /** A component that has the colour, with what replaces it. */
 export interface SwapShare {
@@ -53,7 +50,7 @@ export function* swappingAcross(site: WearableSite, swap: SiteSwap, request: Rem
     const swapped = wanted && swapOn(site, component, swap, request, wanted === 'all' ? undefined : wanted);
     if (swapped && (swapped.settings.length || swapped.places.length)) {
       shares.push({ version, place, name, ...swapped });
-      wear(looks, component, swapped.look);
+      wearOther(looks, component, swapped.look);
     }
     yield { done: done + 1, of: 2 * components.length };
   }
@@ -115,19 +112,6 @@ function viewsOf(page: PageSession, { viewports }: RemedyRequest): SwapView[] {
     place: { ...place, scheme: 'dark' },
   }));
   return hasDark ? [...wide, ...dark] : wide;
-}
-
-function wear(looks: WornLook[], { place, name }: SiteComponent, look: Look): void {
-  const at = looks.findIndex((own) => isWornAt(own, place));
-  if (at >= 0) looks[at] = { ...looks[at]!, look };
-  else
-    looks.push({
-      id: componentKey(place),
-      name,
-      kind: place.kind,
-      locator: place.locator,
-      look: { ...EMPTY_LOOK, ...look },
-    });
 }
 
 /** The swatch's name in place of its colour. */

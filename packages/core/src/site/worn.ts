@@ -28,3 +28,7 @@ export const placeOf = ({ kind, locator, look }: WornLook): ComponentPlace => ({
 /** Whether a look is that of the component that stands at a place. */
 export const isWornAt = (worn: Pick<ComponentPlace, 'kind' | 'locator'>, place: ComponentPlace): boolean =>
   worn.kind === place.kind && worn.locator.selector === place.locator.selector;
+
+/** A component by its kind and selector, as one text. */
+export const componentKey = ({ kind, locator }: Pick<ComponentPlace, 'kind' | 'locator'>): string =>
+  `${kind} ${locator.selector}`;

@@ -1,6 +1,8 @@
 import {
+  changingFinishes,
   changingPalette,
   coloursOfSite,
+  copyingLook,
   findingColour,
   findingPairs,
   finishInTurns,
@@ -28,7 +30,10 @@ const inTurns = <T>(steps: Steps<T>, onStep: OnStep): Promise<T> =>
   finishInTurns(steps, ({ done, of }) => Promise.resolve(onStep(done, of)), now, 0);
 
 /** The colours of a site: where they are, beside what, and what others would do. */
-export function paletteOf(): Pick<Engine, 'coloursOfSite' | 'findColour' | 'swapColour' | 'tryPalette' | 'findPairs'> {
+export function paletteOf(): Pick<
+  Engine,
+  'coloursOfSite' | 'findColour' | 'swapColour' | 'copyLook' | 'tryFinishes' | 'tryPalette' | 'findPairs'
+> {
   return {
     async coloursOfSite(at) {
       return coloursOfSite(siteAt(at));
@@ -41,6 +46,15 @@ export function paletteOf(): Pick<Engine, 'coloursOfSite' | 'findColour' | 'swap
     async swapColour(at, { css, near, to, written, only }, onStep) {
       colourOf(to);
       return inTurns(swappingAcross(siteAt(at), { from: colourOf(css), near, to, written, only }, REQUEST), onStep);
+    },
+
+    async copyLook(at, from, only, onStep) {
+      const look = siteOf(at.siteId).resolve(from.look);
+      return inTurns(copyingLook(siteAt(at), { ...from, look }, REQUEST, only), onStep);
+    },
+
+    async tryFinishes(at, finishes, onStep) {
+      return inTurns(changingFinishes(siteAt(at), finishes, REQUEST), onStep);
     },
 
     async tryPalette(at, palette, onStep) {

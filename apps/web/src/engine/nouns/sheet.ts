@@ -42,7 +42,7 @@ export function sheetOf(
         outcome: session.located.outcome as 'matched' | 'moved',
         order: session.element.order,
         reach: session.located.elements.length,
-        isImposter: session.kind.name === 'button' && isImposter(session.element),
+        isImposter: session.kind.madeOfText === true && isImposter(session.element),
       };
     },
 

@@ -44,6 +44,7 @@ const loadAhead = () => {
     import('../look/HistorySteps'),
     import('../saving/Conflict'),
     import('../reach/ReachDialog'),
+    import('./Sharing'),
   ]).catch(() => (ahead = undefined));
 };
 

@@ -30,6 +30,7 @@ import { isBase, placeWords } from './EditingBar';
 import { EditorPane } from './EditorPane';
 import { FramesPane } from './FramesPane';
 import { PreviewButton } from './PreviewButton';
+import { LookSharing } from './LookSharing';
 import { Rail } from './Rail';
 import { ReachButton } from '../reach/ReachButton';
 import { ScopeBar } from './ScopeBar';
@@ -254,6 +255,7 @@ export function StyleBench({
               <ReachButton words={reachElsewhere(reaching.reach, page.id)} onOpen={() => show('reach')} />
               <ViewMenu component={ready} viewport={viewport} view={view} onChange={setView} />
               <PreviewButton onOpen={openPreview} />
+              <LookSharing styled={styled} editor={editor} />
               <Trials
                 trials={component.trials}
                 current={trial.id}

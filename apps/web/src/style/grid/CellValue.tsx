@@ -75,6 +75,7 @@ export function cellTitle(cell: Cell): string {
   if (cell.differs && cell.own === undefined)
     return `${valuesWords(cell.differs)}\nA value that you set is set for all.`;
   const value = cell.own ?? cell.computed;
+  if (cell.isOfFinish) return `${value}\nFrom its finish. A value that you set is its own.`;
   if (cell.muted) return `${value}\nSet by you, switched off. M switches it on again.`;
   if (cell.own !== undefined) return `${value}\nSet by you. Delete clears it.`;
   const place = cell.followsPlace ? PLACES[cell.followsPlace].words : undefined;

@@ -24,6 +24,7 @@ export function followWords(kind: Kind, part: string, cell: Cell): string {
   const label = partNamed(kind, part)?.label ?? part;
   if (cell.muted) return `${label}. Set by you, switched off.`;
   if (cell.own !== undefined) return `${label}. Set by you.`;
+  if (cell.isOfFinish) return `${label}. From its finish.`;
   const place = cell.followsPlace ? PLACES[cell.followsPlace] : undefined;
   if (cell.follows !== undefined) {
     return `${label}. Follows ${columnLabel(cell.follows)}${place ? `, as set for ${place}` : ''}.`;

@@ -2,6 +2,7 @@ import type { Component } from '@retoque/contract';
 
 /** Components whose look says something, so that there is something to hand over. */
 export const withLooks = (components: readonly Component[]): Component[] =>
-  components.filter(
-    ({ trials, currentTrialId }) => trials.find(({ id }) => id === currentTrialId)!.look.settings.length > 0,
-  );
+  components.filter(({ trials, currentTrialId }) => {
+    const { settings, finish } = trials.find(({ id }) => id === currentTrialId)!.look;
+    return settings.length > 0 || finish !== undefined;
+  });

@@ -24,6 +24,7 @@ export const BUTTON: Kind = {
   label: 'Button',
   plural: 'buttons',
   single: true,
+  madeOfText: true,
   parts: [
     {
       name: 'button',

@@ -40,6 +40,7 @@ const isBox = (element: ElementNode, style: ElementStyle): boolean =>
  */
 export const SCROLLBAR: Kind = {
   name: 'scrollbar',
+  besidePage: true,
   label: 'Scrollbar',
   plural: 'scrollbars',
   anywhere: true,

@@ -1,5 +1,5 @@
 import { componentKey, type ComponentEffect, type LedgerCheck } from '@retoque/core';
-import { countChecks, mergeChecks } from '../ledger/merge';
+import { countChecks, mergeChecks } from './merge';
 
 /** What other looks do to one component, on all its pages and at all widths: each check once, as it fares worst. */
 export interface MergedEffect {

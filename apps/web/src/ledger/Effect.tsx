@@ -2,7 +2,7 @@ import { Box } from '@chakra-ui/react';
 import type { ComponentEffect } from '@retoque/core';
 import { Wedge } from '../shell/Wedge';
 import { mergeEffects } from './effects';
-import { checkWords, counted } from './words';
+import { checkWords, counted } from './effect-words';
 
 /** Most checks of one component that are named. */
 const MOST_NAMED = 3;

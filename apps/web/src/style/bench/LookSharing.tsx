@@ -1,0 +1,12 @@
+import { late } from '../../shell/late';
+import type { LookEditor } from '../look/useLookEditor';
+import type { Styled } from './useOpened';
+
+const Sharing = late(() => import('./Sharing'));
+
+/** Ways of having a look on other components too; there are none before there is something to share. */
+export function LookSharing(props: { readonly styled: Styled; readonly editor: LookEditor }) {
+  const { settings, finish } = props.editor.look;
+  const isAny = settings.length > 0 || finish !== undefined || props.styled.site.finishes.length > 0;
+  return isAny ? <Sharing {...props} /> : null;
+}

@@ -1,0 +1,14 @@
+import type { LookEditor } from '../look/useLookEditor';
+import { CopyLookButton } from './CopyLookButton';
+import { FinishMenu } from './FinishMenu';
+import type { Styled } from './useOpened';
+
+/** The finish that a look follows, and the way to others of its kind. */
+export default function Sharing({ styled, editor }: { readonly styled: Styled; readonly editor: LookEditor }) {
+  return (
+    <>
+      <FinishMenu styled={styled} editor={editor} />
+      <CopyLookButton styled={styled} />
+    </>
+  );
+}

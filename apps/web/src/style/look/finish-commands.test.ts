@@ -1,0 +1,71 @@
+import { describe, expect, it } from '@jest/globals';
+import { EMPTY_LOOK, resolveNames, settingText, type Look, type Setting } from '@retoque/core';
+import fc from 'fast-check';
+import { asFinish, backToFinish, follow, unfollow, withOwn } from './finish-commands';
+
+const setting = fc.record({
+  part: fc.constantFrom('button', 'icon'),
+  property: fc.constantFrom('color', 'background-color'),
+  value: fc.constantFrom('red', 'teal', 'gold'),
+  when: fc.record({
+    states: fc.constantFrom([], [{ part: 'button', state: 'hover' as const }]),
+    page: fc.constantFrom(undefined, 'home'),
+  }),
+  exception: fc.constantFrom(undefined, 'x'),
+});
+const look = fc.array(setting, { maxLength: 8 }).map((settings): Look => {
+  const own = settings.map(({ exception, when: { page, ...when }, ...rest }): Setting => ({
+    ...rest,
+    when: { ...when, ...(page ? { page } : {}) },
+    ...(exception ? { exception } : {}),
+  }));
+  return {
+    ...EMPTY_LOOK,
+    settings: [...new Map(own.map((one) => [JSON.stringify({ ...one, value: '' }), one])).values()],
+  };
+});
+
+/** What a look comes to with its finish. */
+const worn = (own: Look, finish: Look): string[] =>
+  resolveNames(own, { swatches: new Map(), finishes: new Map([['f', finish]]) })
+    .look.settings.map(settingText)
+    .sort();
+
+describe('finishes', () => {
+  it('hold what others can wear, and leave a look as it was', () => {
+    fc.assert(
+      fc.property(look, (own) => {
+        const finish = asFinish(own);
+        expect(finish.settings.every(({ exception, when }) => exception === undefined && when.page === undefined)).toBe(
+          true,
+        );
+        const kept = follow(own, 'f', finish);
+        expect(worn(kept, finish)).toEqual(own.settings.map(settingText).sort());
+        expect(backToFinish(kept).settings).toEqual(kept.settings);
+      }),
+    );
+  });
+
+  it('are left without a change of what is worn', () => {
+    fc.assert(
+      fc.property(look, look, (own, other) => {
+        const finish = asFinish(other);
+        const following = { ...own, finish: 'f' };
+        const left = unfollow(following, finish);
+        expect(left.finish).toBeUndefined();
+        expect(left.settings.map(settingText).sort()).toEqual(worn(following, finish));
+      }),
+    );
+  });
+
+  it('take what a look has besides, so that it shows the same with nothing of its own', () => {
+    fc.assert(
+      fc.property(look, look, (own, other) => {
+        const finish = asFinish(other);
+        const following = { ...own, finish: 'f' };
+        const next = withOwn(finish, following);
+        expect(worn(backToFinish(following), next)).toEqual(worn(following, finish));
+      }),
+    );
+  });
+});
