@@ -9,7 +9,7 @@ import {
   type WornLook,
 } from '@retoque/core';
 import type { ComponentRef, EnginePage } from './protocol';
-import { asWorn, keepSource, opened, pagesNow, sessionOf, wear } from './sites';
+import { asWorn, keepSource, missingOf, opened, pagesNow, sessionOf, wear } from './sites';
 
 const HTML = `<!doctype html><title>Line</title><header><nav aria-label="Main menu"><ul>
 <li><a href="#1">One</a></li><li><a href="#2">Two</a></li><li><a class="btn" href="#b">Book</a></li></ul></nav></header>
@@ -108,5 +108,7 @@ describe('components in the worker', () => {
     expect(worn()).toEqual(['#0b5563']);
     const ref = { versionId, pageId: 'p', kind: 'button', locator: {} as never, parts: {}, worn: '' };
     expect(asWorn(ref, look).settings[0]!.value).toBe('#0b5563');
+    expect(missingOf(ref, look)).toEqual([]);
+    expect(missingOf(ref, coloured('swatch(gone)'))).toEqual(['swatch(gone)']);
   });
 });

@@ -91,6 +91,10 @@ export function pagesNow(versionId: string): SiteUnder {
 export const asWorn = ({ versionId }: ComponentRef, look: Look): Look =>
   siteOf(sourceOf(versionId).siteId).resolve(look);
 
+/** What of a look names something that is not there any more, and so says nothing. */
+export const missingOf = ({ versionId }: ComponentRef, look: Look): readonly string[] =>
+  siteOf(sourceOf(versionId).siteId).missing(look);
+
 /** The looks of all other components on a component's page, or none where it is shown alone. */
 export const lookedAmong = ({ versionId, kind, locator, parts }: ComponentRef, alone = false): Among =>
   alone ? {} : dressed(versionId).around({ kind, locator, parts });

@@ -117,12 +117,15 @@ export function useOutlines(
       listen(document, 'transitionend', soon),
     ];
     view.addEventListener('scroll', soon, { passive: true, capture: true });
+    // What is fixed to the window moves with its edge, though the page stays as it is.
+    view.addEventListener('resize', soon);
     void fontsOf(document).ready.then(soon);
     return () => {
       cancelAnimationFrame(pending);
       observer.disconnect();
       ends.forEach((end) => end());
       view.removeEventListener('scroll', soon, { capture: true });
+      view.removeEventListener('resize', soon);
     };
   }, [frame, loaded, components, onPick, onPoint]);
 

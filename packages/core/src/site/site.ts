@@ -173,6 +173,11 @@ export class Site {
     return own;
   }
 
+  /** What a look names that is not there any more: swatches as the values write them, and the id of its finish. */
+  missing(look: Look): readonly string[] {
+    return resolveNames(look, this.named).missing;
+  }
+
   private resolved = new WeakMap<Look, Look>();
 
   private get named(): NamedThings {

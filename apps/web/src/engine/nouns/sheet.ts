@@ -12,7 +12,16 @@ import { environmentOf, requestOf, now, nextTurn } from '../asking';
 import type { Engine, FramesListener } from '../protocol';
 import { withOwnText } from '../own-text';
 import type { SiteFiles } from '../site-files';
-import { asWorn, lookedAmong, opened, pagesNow, sessionOf } from '../sites';
+import { asWorn, lookedAmong, missingOf, opened, pagesNow, sessionOf } from '../sites';
+
+/** @param gone values with swatches, or a finish, that are not there any more */
+const goneWords = (gone: readonly string[]): string => {
+  const values = gone.filter((text) => text.includes('swatch(')).length;
+  const [words, says] = values === 1 ? ['One value names a colour', 'says'] : [`${values} values name colours`, 'say'];
+  return values
+    ? `${words} that the palette does not have any more, and ${says} nothing. Set anew what you want there.`
+    : 'The finish that this look follows is not there any more. Wear another, or set its values anew.';
+};
 
 /** One component: its state sheet, and what there is to know about its cells and parts. */
 export function sheetOf(
@@ -79,13 +88,15 @@ export function sheetOf(
       framesListener?.(editNumber, files.framesOf(rules, opened(ref.versionId).page));
       const { rows: plain, ...sheet } = session.sheet(look, request);
       const rows = look === told ? plain : withOwnText(plain, told, session.kind, query.place);
+      const gone = look === told && told.finish === undefined ? [] : missingOf(ref, told);
+      const problems = gone.length ? [...sheet.problems, goneWords(gone)] : sheet.problems;
       const before = lastSent?.editNumber === held ? lastSent?.rows : undefined;
       lastSent = { editNumber, rows };
-      if (!before) return { editNumber, sheet, rows };
+      if (!before) return { editNumber, sheet: { ...sheet, problems }, rows };
       const places = new Map(before.map((row, i) => [`${row.part} ${row.row.key}`, i]));
       return {
         editNumber,
-        sheet,
+        sheet: { ...sheet, problems },
         rows: rows.map((row) => {
           const place = places.get(`${row.part} ${row.row.key}`);
           return place !== undefined && sameRow(before[place]!, row) ? place : row;

@@ -62,7 +62,8 @@ export default function FinishChoices({ styled, editor, finishes, followed, onCl
       // Those that follow it keep what it says as their own.
       const changed = kept.flatMap(({ id: componentId, trials }) =>
         trials.flatMap((trial) =>
-          trial.look.finish === finish.id && componentId !== component.id
+          // The version in hand is changed here.
+          trial.look.finish === finish.id && trial.id !== component.currentTrialId
             ? [{ componentId, trial, look: unfollow(trial.look, finish.look) as LookData }]
             : [],
         ),
