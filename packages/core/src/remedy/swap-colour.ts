@@ -1,6 +1,7 @@
 import { setBits } from '../component/states.js';
 import type { StateColumn } from '../component/state-column.js';
 import type { Environment } from '../css/conditions/environment.js';
+import type { Atom } from '../css/selector/states.js';
 import type { ElementStyle } from '../css/cascade/element-style.js';
 import type { EditingPlace } from '../look/editing-place.js';
 import { changeLook, settingIndex, settingKey, type Exception, type Look } from '../look/model.js';
@@ -104,6 +105,8 @@ interface WantedCell {
   readonly hasIt: boolean;
 }
 
+const POINTED: ReadonlySet<Atom> = new Set<Atom>(['hover', 'active', 'focus', 'focus-visible']);
+
 /** Every cell that may hold a colour, by part and property, the states that others follow first. */
 function cellsBefore(
   session: ComponentSession,
@@ -120,6 +123,11 @@ function cellsBefore(
       for (const column of own) known.set(column.name, column);
       columns.set(part.part.name, known);
     }
+  // Under a pointer all of a component may take over what stands around it: a part that no rule speaks of then, too.
+  const pointed = [...columns.values()]
+    .flatMap((own) => [...own.values()])
+    .filter(({ atoms }) => atoms.length && atoms.every((atom) => POINTED.has(atom)));
+  for (const own of columns.values()) for (const column of pointed) own.set(column.name, column);
   for (const view of views) {
     for (const { part } of session.columnsOfParts(look, view)) {
       const { name, carrier = name } = part.part;
