@@ -139,6 +139,11 @@ export const componentSchema = z.object({
   createdAt: instant,
 });
 export type Component = z.infer<typeof componentSchema>;
+
+/** The version of a component that is worn. */
+export const currentTrial = ({ trials, currentTrialId }: Pick<Component, 'trials' | 'currentTrialId'>): Trial =>
+  trials.find(({ id }) => id === currentTrialId)!;
+
 export const componentListSchema = z.object({ components: z.array(componentSchema) });
 
 export const openComponentSchema = z.object({

@@ -1,5 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import {
+  currentTrial,
   PROBLEM,
   type Component,
   type LookData,
@@ -17,9 +18,10 @@ import { EMPTY_LOOK, kindNamed } from '@retoque/core';
 import { and, asc, desc, eq, inArray, isNotNull, isNull, lt } from 'drizzle-orm';
 import { randomUUID } from 'node:crypto';
 import type { OwnerScope } from '../database/owner-scope.js';
-import { components, lookRevisions, pages, saves, sites, trials } from '../database/schema.js';
+import { components, lookRevisions, pages, saves, trials } from '../database/schema.js';
 import { notFound, problem, ProblemException } from '../http/problem.js';
 import { FinishesService } from '../finishes/finishes.service.js';
+import { liveSite } from '../owners/live-site.js';
 import { PalettesService } from '../palettes/palettes.service.js';
 
 type ComponentRow = typeof components.$inferSelect;
@@ -66,18 +68,15 @@ export class ComponentsService {
    * @throws ProblemException 404 where there is no such site
    */
   async worn(scope: OwnerScope, siteId: string): Promise<SiteLooks> {
-    const site = await scope.first(sites, and(eq(sites.id, siteId), isNull(sites.deletedAt)));
-    if (!site) throw notFound('The site');
-    const looks = (await this.list(scope, siteId)).map(
-      ({ id, pageId, name, kind, locator, trials: all, currentTrialId }) => ({
-        id,
-        pageId,
-        name,
-        kind,
-        locator,
-        look: all.find((trial) => trial.id === currentTrialId)!.look,
-      }),
-    );
+    const site = await liveSite(scope, siteId);
+    const looks = (await this.list(scope, siteId)).map(({ id, pageId, name, kind, locator, ...own }) => ({
+      id,
+      pageId,
+      name,
+      kind,
+      locator,
+      look: currentTrial(own).look,
+    }));
     const { swatches, handedOverAs } = await this.palettes.of(scope, siteId);
     const bounds = { medium: site.mediumUpTo, narrow: site.narrowUpTo };
     const finishes = (await this.finishes.ofAll(scope, [siteId])).map(({ id, look }) => ({ id, look }));

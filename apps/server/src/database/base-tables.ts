@@ -1,4 +1,14 @@
-import { customType, integer, pgTable, text, timestamp, unique, uuid } from 'drizzle-orm/pg-core';
+import {
+  customType,
+  foreignKey,
+  integer,
+  pgTable,
+  text,
+  timestamp,
+  unique,
+  uuid,
+  type AnyPgColumn,
+} from 'drizzle-orm/pg-core';
 
 /**
  * Every table hangs off an owner, and every reference between tables carries the owner along, so that the database
@@ -36,3 +46,7 @@ export const sites = pgTable(
   },
   (table) => [unique().on(table.ownerId, table.id)],
 );
+
+/** What belongs to a site goes with it, and is its owner's. */
+export const ofSite = (table: { readonly ownerId: AnyPgColumn; readonly siteId: AnyPgColumn }) =>
+  foreignKey({ columns: [table.ownerId, table.siteId], foreignColumns: [sites.ownerId, sites.id] }).onDelete('cascade');

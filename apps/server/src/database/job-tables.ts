@@ -10,7 +10,7 @@ import {
   unique,
   uuid,
 } from 'drizzle-orm/pg-core';
-import { createdAt, ownerId, sites } from './base-tables.js';
+import { createdAt, ofSite, ownerId } from './base-tables.js';
 
 /** Long work that goes on while nobody waits for an answer, and is taken up again where it was left. */
 export const jobs = pgTable(
@@ -34,13 +34,7 @@ export const jobs = pgTable(
     problem: text('problem'),
     createdAt: createdAt(),
   },
-  (table) => [
-    unique().on(table.ownerId, table.id),
-    index().on(table.siteId),
-    foreignKey({ columns: [table.ownerId, table.siteId], foreignColumns: [sites.ownerId, sites.id] }).onDelete(
-      'cascade',
-    ),
-  ],
+  (table) => [unique().on(table.ownerId, table.id), index().on(table.siteId), ofSite(table)],
 );
 
 /** What each step of a job came to, each once. */

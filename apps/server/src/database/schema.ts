@@ -13,7 +13,7 @@ import {
   unique,
   uuid,
 } from 'drizzle-orm/pg-core';
-import { bytes, createdAt, deletedAt, ownerId, sites } from './base-tables.js';
+import { bytes, createdAt, deletedAt, ofSite, ownerId } from './base-tables.js';
 
 export { owners, sites } from './base-tables.js';
 export * from './job-tables.js';
@@ -30,13 +30,7 @@ export const pages = pgTable(
     createdAt: createdAt(),
     deletedAt: deletedAt(),
   },
-  (table) => [
-    unique().on(table.ownerId, table.id),
-    index().on(table.siteId),
-    foreignKey({ columns: [table.ownerId, table.siteId], foreignColumns: [sites.ownerId, sites.id] }).onDelete(
-      'cascade',
-    ),
-  ],
+  (table) => [unique().on(table.ownerId, table.id), index().on(table.siteId), ofSite(table)],
 );
 
 /** Contents by their SHA-256, stored once for each owner. */
@@ -185,9 +179,7 @@ export const siteAssets = pgTable(
     unique().on(table.ownerId, table.id),
     // An address stays its file's even when that is deleted, since looks may name it.
     unique('site_assets_one_per_address').on(table.siteId, table.address),
-    foreignKey({ columns: [table.ownerId, table.siteId], foreignColumns: [sites.ownerId, sites.id] }).onDelete(
-      'cascade',
-    ),
+    ofSite(table),
     foreignKey({ columns: [table.ownerId, table.hash], foreignColumns: [blobs.ownerId, blobs.hash] }),
   ],
 );
@@ -212,9 +204,7 @@ export const components = pgTable(
     unique().on(table.ownerId, table.id),
     index().on(table.siteId),
     unique('components_one_per_site').on(table.siteId, table.kind, table.selector),
-    foreignKey({ columns: [table.ownerId, table.siteId], foreignColumns: [sites.ownerId, sites.id] }).onDelete(
-      'cascade',
-    ),
+    ofSite(table),
     foreignKey({ columns: [table.ownerId, table.pageId], foreignColumns: [pages.ownerId, pages.id] }).onDelete(
       'cascade',
     ),
@@ -232,11 +222,7 @@ export const palettes = pgTable(
     handedOverAs: text('handed_over_as', { enum: ['literals', 'properties'] }).notNull(),
     updatedAt: timestamp('updated_at', { withTimezone: true }).notNull().defaultNow(),
   },
-  (table) => [
-    foreignKey({ columns: [table.ownerId, table.siteId], foreignColumns: [sites.ownerId, sites.id] }).onDelete(
-      'cascade',
-    ),
-  ],
+  (table) => [ofSite(table)],
 );
 
 /** Looks that are kept by name, for components of a kind to follow. */
@@ -253,13 +239,7 @@ export const finishes = pgTable(
     createdAt: createdAt(),
     deletedAt: deletedAt(),
   },
-  (table) => [
-    unique().on(table.ownerId, table.id),
-    index().on(table.siteId),
-    foreignKey({ columns: [table.ownerId, table.siteId], foreignColumns: [sites.ownerId, sites.id] }).onDelete(
-      'cascade',
-    ),
-  ],
+  (table) => [unique().on(table.ownerId, table.id), index().on(table.siteId), ofSite(table)],
 );
 
 /** Rival looks of a component; one of them is worn. */

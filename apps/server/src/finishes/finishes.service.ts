@@ -3,8 +3,9 @@ import { PROBLEM, type AddFinish, type Finish, type LookData, type SaveFinish } 
 import { kindNamed } from '@retoque/core';
 import { and, asc, eq, inArray, isNotNull, isNull } from 'drizzle-orm';
 import type { OwnerScope } from '../database/owner-scope.js';
-import { finishes, sites } from '../database/schema.js';
+import { finishes } from '../database/schema.js';
 import { notFound, problem, ProblemException } from '../http/problem.js';
+import { liveSite } from '../owners/live-site.js';
 
 /** More are no set that anybody oversees. */
 const MOST_FINISHES = 200;
@@ -30,8 +31,7 @@ export class FinishesService {
   }
 
   async add(scope: OwnerScope, siteId: string, { kind, name, look }: AddFinish): Promise<Finish> {
-    const site = await scope.first(sites, and(eq(sites.id, siteId), isNull(sites.deletedAt)));
-    if (!site) throw notFound('The site');
+    await liveSite(scope, siteId);
     if (!kindNamed(kind)) throw problem('invalid', 400, `No kind of component is called "${kind}"`);
     if ((await this.ofAll(scope, [siteId])).length >= MOST_FINISHES)
       throw problem('invalid', 422, `A site has at most ${MOST_FINISHES} finishes`, 'Remove one that nothing follows.');

@@ -1,10 +1,11 @@
 import { Injectable } from '@nestjs/common';
 import { PROBLEM, type Palette, type SavePalette } from '@retoque/contract';
 import { NO_PALETTE } from '@retoque/core';
-import { and, eq, inArray, isNull } from 'drizzle-orm';
+import { eq, inArray } from 'drizzle-orm';
 import type { OwnerScope } from '../database/owner-scope.js';
-import { palettes, sites } from '../database/schema.js';
-import { notFound, ProblemException } from '../http/problem.js';
+import { palettes } from '../database/schema.js';
+import { ProblemException } from '../http/problem.js';
+import { liveSite } from '../owners/live-site.js';
 
 const EMPTY: Palette = { swatches: [], handedOverAs: NO_PALETTE.handedOverAs, revision: 0 };
 
@@ -13,8 +14,7 @@ const EMPTY: Palette = { swatches: [], handedOverAs: NO_PALETTE.handedOverAs, re
 export class PalettesService {
   /** @throws ProblemException 404 where there is no such site */
   async get(scope: OwnerScope, siteId: string): Promise<Palette> {
-    const site = await scope.first(sites, and(eq(sites.id, siteId), isNull(sites.deletedAt)));
-    if (!site) throw notFound('The site');
+    await liveSite(scope, siteId);
     return this.of(scope, siteId);
   }
 
@@ -36,9 +36,7 @@ export class PalettesService {
   async save(scope: OwnerScope, siteId: string, { baseRevision, ...palette }: SavePalette): Promise<Palette> {
     return scope.transaction(async (inner) => {
       // One after the other, the first palette of a site too.
-      const live = and(eq(sites.id, siteId), isNull(sites.deletedAt));
-      const site = await inner.first(sites, live, { forUpdate: true });
-      if (!site) throw notFound('The site');
+      await liveSite(inner, siteId, { forUpdate: true });
       const now = await this.of(inner, siteId);
       if (now.revision !== baseRevision) {
         throw new ProblemException(

@@ -5,6 +5,7 @@ import type { OwnerScope } from '../database/owner-scope.js';
 import { components, pages, pageVersions, sites } from '../database/schema.js';
 import { notFound, problem } from '../http/problem.js';
 import { FinishesService } from '../finishes/finishes.service.js';
+import { isLiveSite, liveSite } from '../owners/live-site.js';
 import { PalettesService } from '../palettes/palettes.service.js';
 
 @Injectable()
@@ -20,17 +21,13 @@ export class SitesService {
   }
 
   async get(scope: OwnerScope, id: string): Promise<Site> {
-    const row = await scope.first(sites, and(eq(sites.id, id), isNull(sites.deletedAt)));
-    if (!row) throw notFound('The site');
-    return (await this.describe(scope, [row]))[0]!;
+    return (await this.describe(scope, [await liveSite(scope, id)]))[0]!;
   }
 
   /** @throws ProblemException 409 when the bounds are no longer those that the new ones were set on */
   async change(scope: OwnerScope, id: string, { name, bounds }: ChangeSite): Promise<Site> {
     await scope.transaction(async (inner) => {
-      const live = and(eq(sites.id, id), isNull(sites.deletedAt));
-      const row = await inner.first(sites, live, { forUpdate: true });
-      if (!row) throw notFound('The site');
+      const row = await liveSite(inner, id, { forUpdate: true });
       if (bounds && (row.mediumUpTo !== bounds.from.medium || row.narrowUpTo !== bounds.from.narrow)) {
         throw problem(
           'conflict',
@@ -53,7 +50,7 @@ export class SitesService {
 
   /** Kept out of sight until it is restored. */
   async remove(scope: OwnerScope, id: string): Promise<void> {
-    const [row] = await scope.update(sites, { deletedAt: new Date() }, and(eq(sites.id, id), isNull(sites.deletedAt))!);
+    const [row] = await scope.update(sites, { deletedAt: new Date() }, isLiveSite(id));
     if (!row) throw notFound('The site');
   }
 
