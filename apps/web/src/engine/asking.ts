@@ -1,5 +1,5 @@
 import { DESKTOP, VIEWPORTS, type EditingPlace, type Environment, type ViewportName } from '@retoque/core';
-import type { LedgerQuery, SheetQuery } from './protocol';
+import type { LedgerQuery, OnStep, SheetQuery } from './protocol';
 
 /** The surroundings in which something is asked for at a width. */
 export const environmentOf = (viewport: ViewportName, place: EditingPlace = {}): Environment => ({
@@ -26,6 +26,12 @@ export const requestOf = ({ viewport, place, unfolded, whole, added, also }: She
   added,
   also,
 });
+
+/** Tells how far steps have come; whatever was asked for in the meantime has its turn then. */
+export const telling =
+  (onStep: OnStep) =>
+  async ({ done, of }: { readonly done: number; readonly of: number }) =>
+    onStep(done, of);
 
 export const now = () => performance.now();
 /** Lets whatever was asked for in the meantime have its turn. */

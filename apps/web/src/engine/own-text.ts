@@ -1,6 +1,7 @@
 import {
   cellSetting,
   columnNamed,
+  namesSwatch,
   partNamed,
   rowText,
   settingIndex,
@@ -28,7 +29,7 @@ export function withOwnText(rows: readonly SheetRow[], told: Look, kind: Kind, p
         index.get(settingKey(cellSetting(part, carrier, property, column, place)))?.value;
       if (row.properties.every((property) => valueOf(property) === undefined))
         return { ...cell, own: undefined, isOfFinish: true };
-      if (!row.properties.some((property) => valueOf(property)?.includes('swatch('))) return cell;
+      if (!row.properties.some((property) => namesSwatch(valueOf(property) ?? ''))) return cell;
       return { ...cell, own: rowText(row, (property) => valueOf(property) ?? '') ?? cell.own };
     };
     return { ...sheetRow, cells: sheetRow.cells.map(ownText) };

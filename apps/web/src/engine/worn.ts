@@ -1,4 +1,4 @@
-import type { Bounds, Component, Finish, Palette } from '@retoque/contract';
+import { currentTrial, type Bounds, type Component, type Finish, type Palette } from '@retoque/contract';
 import type { WornLook } from '@retoque/core';
 import type { Remote } from 'comlink';
 import type { Engine } from './protocol';
@@ -15,14 +15,12 @@ export interface Wardrobe {
 /** What each worker was told last, by site and component. */
 const told = new WeakMap<object, Map<string, Map<string, string>>>();
 
-const currentOf = ({ trials, currentTrialId }: Component) => trials.find(({ id }) => id === currentTrialId)!;
-
 /** Another whenever the component wears something else: every save gives a look another revision. */
-const stateOf = (component: Component): string => `${component.currentTrialId} ${currentOf(component).revision}`;
+const stateOf = (component: Component): string => `${component.currentTrialId} ${currentTrial(component).revision}`;
 
 /** A look that says nothing is as none. */
 const says = (component: Component): boolean => {
-  const { settings, exceptions, parts, finish } = currentOf(component).look;
+  const { settings, exceptions, parts, finish } = currentTrial(component).look;
   return finish !== undefined || settings.length > 0 || exceptions.length > 0 || Object.keys(parts ?? {}).length > 0;
 };
 
@@ -41,7 +39,7 @@ export const wornKey = ({ bounds, palette, finishes, components }: Omit<Wardrobe
 
 export const wornLook = (component: Component): WornLook => {
   const { id, pageId, kind, name, locator } = component;
-  return { id, pageId, kind, name, locator, look: currentOf(component).look };
+  return { id, pageId, kind, name, locator, look: currentTrial(component).look };
 };
 
 /**

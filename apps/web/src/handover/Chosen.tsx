@@ -1,6 +1,8 @@
 import { Box, Flex } from '@chakra-ui/react';
 import type { Component } from '@retoque/contract';
 import { kindNamed, type SiteHandover } from '@retoque/core';
+import { counted } from '../shell/counted';
+import { toggled } from '../shell/toggled';
 import { Button } from '../theme/Button';
 
 interface Props {
@@ -12,11 +14,6 @@ interface Props {
 
 /** The components with a look, to choose which of them go along. */
 export function Chosen({ components, left, answer, onLeave }: Props) {
-  const toggle = (id: string) => {
-    const next = new Set(left);
-    if (!next.delete(id)) next.add(id);
-    onLeave(next);
-  };
   return (
     <Box as="section" aria-label="Components that go along" css={styles}>
       <Flex alignItems="baseline" justifyContent="space-between" gap="10px">
@@ -35,7 +32,7 @@ export function Chosen({ components, left, answer, onLeave }: Props) {
         {components.map(({ id, name, kind }) => (
           <li key={id}>
             <label>
-              <input type="checkbox" checked={!left.has(id)} onChange={() => toggle(id)} />
+              <input type="checkbox" checked={!left.has(id)} onChange={() => onLeave(toggled(left, id))} />
               <span>
                 <b>{name}</b>
                 <small>
@@ -55,7 +52,7 @@ function where(id: string, answer: SiteHandover | undefined): string {
   if (!answer) return '';
   if (answer.nowhere.includes(id)) return ', on no page any more';
   const count = answer.pages.filter(({ worn }) => worn.includes(id)).length;
-  return count ? `, on ${count} ${count === 1 ? 'page' : 'pages'}` : '';
+  return count ? `, on ${counted(count, 'page')}` : '';
 }
 
 const styles = {

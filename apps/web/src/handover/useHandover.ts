@@ -1,10 +1,9 @@
 import type { Component, Site } from '@retoque/contract';
 import type { SiteHandover } from '@retoque/core';
 import { useQueries, useQuery } from '@tanstack/react-query';
-import { proxy } from 'comlink';
-import { useState } from 'react';
 import { pageQuery } from '../api/queries';
 import { engine, enginePage } from '../engine/engine';
+import { useProgress } from '../engine/useProgress';
 import { tellWorn, wornKey } from '../engine/worn';
 import { useSiteFiles } from '../style/site/useSiteFiles';
 
@@ -19,7 +18,7 @@ export function useHandover(
   components: readonly Component[] | undefined,
   chosen: readonly Component[],
 ) {
-  const [progress, setProgress] = useState({ done: 0, of: 0 });
+  const { progress, begin } = useProgress();
   const files = useSiteFiles(siteId);
   const pages = useQueries({ queries: (site?.pages ?? []).map(({ id }) => pageQuery(id)) });
   const loaded = pages.flatMap(({ data }) => data ?? []);
@@ -39,12 +38,8 @@ export function useHandover(
     queryFn: async ({ signal }) => {
       tellWorn(engine(), { ...site!, siteId: site!.id, components: components! });
       for (const page of loaded) await engine().open(enginePage(page));
-      const step = proxy((done: number, of: number) => {
-        signal.throwIfAborted();
-        setProgress({ done, of });
-      });
       const ids = chosen.map(({ id }) => id);
-      return engine().handover(site!.id, editions, ids, step);
+      return engine().handover(site!.id, editions, ids, begin(signal));
     },
   });
   return { handover, progress, error: pages.find(({ error }) => error)?.error ?? handover.error };

@@ -16,6 +16,7 @@ import { tellWorn } from '../engine/worn';
 import { surveyEngine } from '../engine/engine';
 import { openPages } from '../engine/open-pages';
 import type { ComponentRef } from '../engine/protocol';
+import { counted } from '../shell/counted';
 import { Notice } from '../shell/Notice';
 import { tellDone, tellProblem } from '../shell/toasts';
 import { Button } from '../theme/Button';
@@ -130,18 +131,16 @@ export default function AcrossSite(props: Props) {
                       <i style={{ background: colour }} aria-hidden="true" />
                       <code>{colour}</code> → <i style={{ background: own.css }} aria-hidden="true" />
                       <code>{own.css}</code>
-                      <b>in {count(own.places, 'place', 'places')}</b>
+                      <b>in {counted(own.places, 'place')}</b>
                     </p>
                   ))}
                   <p>
-                    {count(shares.length, 'component changes', 'components change')};{' '}
-                    {count(mended, 'check passes', 'checks pass')} that {mended === 1 ? 'fails' : 'fail'} now.
-                    {found.left ? ` In ${count(found.left, 'place', 'places')} no colour passes: left as it is.` : ''}
+                    {counted(shares.length, 'component changes', 'components change')};{' '}
+                    {counted(mended, 'check passes', 'checks pass')} that {mended === 1 ? 'fails' : 'fail'} now.
+                    {found.left ? ` In ${counted(found.left, 'place')} no colour passes: left as it is.` : ''}
                   </p>
                   {broken.length ? (
-                    <Notice tone="short">
-                      It makes {count(broken.length, 'check', 'checks')} fail: see below which.
-                    </Notice>
+                    <Notice tone="short">It makes {counted(broken.length, 'check')} fail: see below which.</Notice>
                   ) : null}
                   <ul aria-label="Components that change">
                     {shares.map((share) => (
@@ -158,7 +157,7 @@ export default function AcrossSite(props: Props) {
               <Button onClick={onClose}>{found?.colours.length ? 'Leave as it is' : 'Close'}</Button>
               {found?.colours.length ? (
                 <Button variant="solid" disabled={busy} onClick={() => void use()}>
-                  {busy ? 'Saving…' : `Use in ${count(shares.length, 'component', 'components')}`}
+                  {busy ? 'Saving…' : `Use in ${counted(shares.length, 'component')}`}
                 </Button>
               ) : null}
             </Dialog.Footer>
@@ -181,8 +180,6 @@ async function search(
   return surveyEngine().replaceColour(inHand, look, colour, onStep);
 }
 
-const count = (number: number, one: string, many: string) => `${number} ${number === 1 ? one : many}`;
-
 const NO_SHARES: readonly PlacedColourShare[] = [];
 
 function effectWords({ settings, mended, broken }: ColourShare): string {
@@ -190,7 +187,7 @@ function effectWords({ settings, mended, broken }: ColourShare): string {
     ...new Set(broken.map(({ label, column }) => `${label}, ${columnNamed(column)?.label.toLowerCase()}`)),
   ];
   return [
-    count(settings.length, 'value', 'values'),
+    counted(settings.length, 'value'),
     ...(mended.length ? [`${countChecks(mended)} more pass`] : []),
     ...(where.length ? [`fails then: ${where.slice(0, 3).join('; ')}`] : []),
   ].join(', ');

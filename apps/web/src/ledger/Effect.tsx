@@ -2,7 +2,8 @@ import { Box } from '@chakra-ui/react';
 import type { ComponentEffect } from '@retoque/core';
 import { Wedge } from '../shell/Wedge';
 import { mergeEffects } from './effects';
-import { checkWords, counted } from './effect-words';
+import { counted } from '../shell/counted';
+import { checkWords } from './effect-words';
 
 /** Most checks of one component that are named. */
 const MOST_NAMED = 3;

@@ -1,9 +1,5 @@
 import { columnNamed, showRatio, type LedgerCheck } from '@retoque/core';
 
-/** A number with what it counts. */
-export const counted = (number: number, one: string, many = `${one}s`): string =>
-  `${number} ${number === 1 ? one : many}`;
-
 /** A check in a few words: what, in which state, and its figure. */
 export const checkWords = ({ label, column, measured, unit }: LedgerCheck): string => {
   const state = columnNamed(column)?.label.toLowerCase() ?? column;

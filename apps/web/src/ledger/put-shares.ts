@@ -1,13 +1,5 @@
-import type { Component, LookData, Trial } from '@retoque/contract';
-import {
-  changeLook,
-  settingIndex,
-  settingKey,
-  type ComponentPlace,
-  type Exception,
-  type Look,
-  type Setting,
-} from '@retoque/core';
+import { currentTrial, type Component, type LookData, type Trial } from '@retoque/contract';
+import { changeLook, followFinish, type ComponentPlace, type Exception, type Look, type Setting } from '@retoque/core';
 import type { QueryClient } from '@tanstack/react-query';
 import { openComponent, saveLooks } from '../api/queries';
 import { pageOfEdition } from '../engine/engine';
@@ -67,15 +59,6 @@ export async function saveChanged(
     );
 }
 
-/** A look that follows a finish: what that says is said by the look itself no more. */
-export function followingFinish(
-  look: LookData,
-  { id, look: finish }: { readonly id: string; readonly look: Look },
-): LookData {
-  const said = settingIndex(finish);
-  return { ...look, finish: id, settings: look.settings.filter((setting) => !said.has(settingKey(setting))) };
-}
-
 /**
  * Saves shares of components, all or none.
  *
@@ -93,9 +76,9 @@ export async function putShares(
     if (pageId === undefined) throw new Error(`The page of “${name}” is not open any more. Load this page again.`);
     // One that nobody has touched yet is kept from now on.
     const stored: Component = await openComponent({ pageId, kind, name, locator: structuredClone(locator) as never });
-    const trial = stored.trials.find(({ id }) => id === stored.currentTrialId)!;
-    const base = finish ? followingFinish(trial.look, finish) : trial.look;
-    const look = { ...base, exceptions: [...trial.look.exceptions, ...exceptions] as LookData['exceptions'] };
+    const trial = currentTrial(stored);
+    const base = finish ? followFinish(trial.look, finish.id, finish.look) : trial.look;
+    const look = { ...base, exceptions: [...base.exceptions, ...exceptions] };
     changed.push({ componentId: stored.id, trial, look: changeLook(look, settings) as LookData });
   }
   return saveChanged(client, siteId, changed);

@@ -1,11 +1,10 @@
 import type { Site } from '@retoque/contract';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { proxy } from 'comlink';
-import { useState } from 'react';
 import { componentsQuery, pageQuery } from '../api/queries';
 import { surveyEngine } from '../engine/engine';
 import { openPages } from '../engine/open-pages';
 import type { OnStep, SitePages } from '../engine/protocol';
+import { useProgress } from '../engine/useProgress';
 import { tellWorn, wornKey } from '../engine/worn';
 import { equip } from '../measuring/equip';
 
@@ -43,20 +42,13 @@ export function useSiteWork<T>(
   at: SitePages | undefined,
   work: (at: SitePages, onStep: OnStep) => Promise<T>,
 ) {
-  const [progress, setProgress] = useState({ done: 0, of: 0 });
+  const { progress, begin } = useProgress();
   const answer = useQuery<T>({
     queryKey: ['surveyor', ...key, at],
     enabled: at !== undefined,
     retry: false,
     staleTime: Infinity,
-    queryFn: ({ signal }) => {
-      setProgress({ done: 0, of: 0 });
-      const step = proxy((done: number, of: number) => {
-        signal.throwIfAborted();
-        setProgress({ done, of });
-      });
-      return work(at!, step);
-    },
+    queryFn: ({ signal }) => work(at!, begin(signal)),
   });
   return { ...answer, progress };
 }

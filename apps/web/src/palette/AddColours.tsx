@@ -3,11 +3,13 @@ import { withSwatchesAdded, type Swatch } from '@retoque/core';
 import { useState } from 'react';
 import { DialogClose } from '../shell/DialogClose';
 import { Segments } from '../shell/Segments';
+import { toggled } from '../shell/toggled';
+import { useSteady } from '../shell/useSteady';
 import { Button } from '../theme/Button';
 import { NOTHING, Source, WAYS, type Offer, type Way } from './ColourSources';
 import type { PaletteParts } from './own';
 import { ColourBlock } from './Swatch';
-import { counted } from '../ledger/effect-words';
+import { counted } from '../shell/counted';
 import { shortColour } from './words';
 
 /** Brings colours into the palette: those that the site has, and from elsewhere. */
@@ -25,11 +27,11 @@ export function AddColours({
   const [left, setLeft] = useState<ReadonlySet<number>>(new Set());
   const [names, setNames] = useState<Readonly<Record<number, string>>>({});
   const [busy, setBusy] = useState(false);
-  const give = (next: Offer) => {
+  const give = useSteady((next: Offer) => {
     setOffer(next);
     setLeft(new Set(next.unwanted));
     setNames({});
-  };
+  });
   const everyOne = new Set(offer.colours.keys());
   const chosen = offer.colours.flatMap(({ name, css }, i) =>
     left.has(i) ? [] : [{ name: (names[i] ?? name).trim() || name, css }],
@@ -40,11 +42,6 @@ export function AddColours({
     setBusy(true);
     if (await onAdd(next, `${counted(count, 'colour')} added`)) onClose();
     setBusy(false);
-  };
-  const toggle = (i: number) => {
-    const other = new Set(left);
-    if (!other.delete(i)) other.add(i);
-    setLeft(other);
   };
   return (
     <Dialog.Root open onOpenChange={({ open }) => !open && onClose()} closeOnInteractOutside={false}>
@@ -89,7 +86,7 @@ export function AddColours({
                         type="checkbox"
                         aria-label={`Add ${name}`}
                         checked={!left.has(i)}
-                        onChange={() => toggle(i)}
+                        onChange={() => setLeft(toggled(left, i))}
                       />
                       <ColourBlock css={css} />
                       <Input

@@ -2,7 +2,7 @@ import { Box, Flex } from '@chakra-ui/react';
 import { gatherNear, parseColour, type FoundColour } from '@retoque/core';
 import { Button } from '../theme/Button';
 import { ColourBlock } from './Swatch';
-import { counted } from '../ledger/effect-words';
+import { counted } from '../shell/counted';
 import { shortColour } from './words';
 
 /** Colours of the site that look alike and are not one: most likely slips. */

@@ -7,17 +7,17 @@ import {
   readTokens,
   toHex,
   TokensError,
+  type FoundColour,
   type NewSwatch,
   type TokenProblem,
 } from '@retoque/core';
-import { useQuery } from '@tanstack/react-query';
-import { useState, type ReactNode } from 'react';
-import { surveyEngine } from '../engine/engine';
+import { useEffect, useState, type ReactNode } from 'react';
 import { Busy } from '../shell/Busy';
 import { ColourInput } from './ColourInput';
 import type { PaletteParts } from './own';
+import { useSiteColours } from './useSiteColours';
 import { pictureColours, PictureError } from './picture-colours';
-import { counted } from '../ledger/effect-words';
+import { counted } from '../shell/counted';
 import { shortColour } from './words';
 
 export const WAYS = [
@@ -94,33 +94,31 @@ const wordsOf = (property: string): string => {
 };
 
 /** Colours that look alike are offered as one, the one that is used most. */
-function FromSite({ pages, onOffer }: Omit<SourceProps, 'way'>) {
-  const found = useQuery({
-    queryKey: ['surveyor', 'colours', pages.at],
-    enabled: pages.at !== undefined,
-    queryFn: async () => {
-      const all = await surveyEngine().coloursOfSite(pages.at!);
-      // What lets something through is a colour of the palette with an opacity of its own.
-      const opaque = all.filter(({ css }) => parseColour(css)?.alpha === 1);
-      const nameOf = new Map(opaque.map(({ css, name }) => [css, name]));
-      const groups = gatherNear(opaque).map(({ css, uses, near }) => {
-        const name = [css, ...near.map((own) => own.css)].map((own) => nameOf.get(own)).find(Boolean);
-        return { css, uses, name: name === undefined ? shortColour(css) : wordsOf(name), isNamed: name !== undefined };
-      });
-      onOffer({
-        colours: groups,
-        unwanted: groups.flatMap(({ uses, isNamed }, i) => (isNamed || uses >= OFTEN ? [] : [i])),
-        notes: [
-          `${counted(opaque.length, 'colour')} in the sheets of ${counted(pages.at!.versions.length, 'page')}; those that look alike are offered as one. What has a name there or is used ${OFTEN} times and more is ticked.`,
-        ],
-      });
-      return groups.length;
-    },
-    staleTime: 0,
-    gcTime: 0,
+function siteOffer(all: readonly FoundColour[], pages: number): Offer {
+  // What lets something through is a colour of the palette with an opacity of its own.
+  const opaque = all.filter(({ css }) => parseColour(css)?.alpha === 1);
+  const nameOf = new Map(opaque.map(({ css, name }) => [css, name]));
+  const groups = gatherNear(opaque).map(({ css, uses, near }) => {
+    const name = [css, ...near.map((own) => own.css)].map((own) => nameOf.get(own)).find(Boolean);
+    return { css, uses, name: name === undefined ? shortColour(css) : wordsOf(name), isNamed: name !== undefined };
   });
-  if (found.error) return <Box color="short">{found.error.message}</Box>;
-  return found.isPending ? <Busy>Looking through the site’s sheets</Busy> : null;
+  return {
+    colours: groups,
+    unwanted: groups.flatMap(({ uses, isNamed }, i) => (isNamed || uses >= OFTEN ? [] : [i])),
+    notes: [
+      `${counted(opaque.length, 'colour')} in the sheets of ${counted(pages, 'page')}; those that look alike are offered as one. What has a name there or is used ${OFTEN} times and more is ticked.`,
+    ],
+  };
+}
+
+function FromSite({ pages, onOffer }: Omit<SourceProps, 'way'>) {
+  const { data, error, isPending } = useSiteColours(pages);
+  const count = pages.at?.versions.length ?? 0;
+  useEffect(() => {
+    if (data) onOffer(siteOffer(data, count));
+  }, [data, count, onOffer]);
+  if (error) return <Box color="short">{error.message}</Box>;
+  return isPending ? <Busy>Looking through the site’s sheets</Busy> : null;
 }
 
 function ByHand({ onOffer }: Pick<SourceProps, 'onOffer'>) {
@@ -214,14 +212,15 @@ function tokensOffer(text: string): Offer {
 
 function Steps({ onOffer }: Pick<SourceProps, 'onOffer'>) {
   const [text, setText] = useState('');
+  const [css, setCss] = useState<string>();
   const [count, setCount] = useState(9);
-  const offer = (number: number, css: string | undefined) => {
-    const colour = css === undefined ? undefined : parseColour(css);
+  const offer = (number: number, from: string | undefined) => {
+    const colour = from === undefined ? undefined : parseColour(from);
     onOffer(
       colour
         ? {
             colours: lightnessSteps(colour, number).map((step, i) => ({
-              name: `${shortColour(css!)} ${(i + 1) * 100}`,
+              name: `${shortColour(from!)} ${(i + 1) * 100}`,
               css: toHex(step),
             })),
           }
@@ -234,9 +233,10 @@ function Steps({ onOffer }: Pick<SourceProps, 'onOffer'>) {
         <ColourInput
           label="Colour to begin with"
           value={text}
-          onChange={(typed, css) => {
+          onChange={(typed, colour) => {
             setText(typed);
-            offer(count, css);
+            setCss(colour);
+            offer(count, colour);
           }}
         />
       </Box>
@@ -250,7 +250,7 @@ function Steps({ onOffer }: Pick<SourceProps, 'onOffer'>) {
           onChange={(event) => {
             const number = Math.max(2, Math.min(14, Math.round(Number(event.target.value)) || 2));
             setCount(number);
-            offer(number, parseColour(text) ? text : undefined);
+            offer(number, css);
           }}
         />
       </Field.Root>

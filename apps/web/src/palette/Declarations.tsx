@@ -1,6 +1,6 @@
 import { Box } from '@chakra-ui/react';
 import type { ColourUse } from '@retoque/core';
-import { counted } from '../ledger/effect-words';
+import { counted } from '../shell/counted';
 
 const REST = 'Beside the components';
 const NOWHERE = 'Reaching nothing';

@@ -20,7 +20,7 @@ import type { PaletteParts } from './own';
 import { Progress } from '../ledger/Progress';
 import { ColourBlock } from './Swatch';
 import { useSiteWork } from '../ledger/useSiteWork';
-import { counted } from '../ledger/effect-words';
+import { counted } from '../shell/counted';
 import { shortColour, SUFFICES } from './words';
 
 /** More make no table that anybody reads; the first of the palette are shown. */

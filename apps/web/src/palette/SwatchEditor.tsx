@@ -22,7 +22,7 @@ import { ColourBlock } from './Swatch';
 import { usesOf, withoutSwatch } from './swatch-uses';
 import { useSiteWork } from '../ledger/useSiteWork';
 import type { PaletteParts } from './own';
-import { counted } from '../ledger/effect-words';
+import { counted } from '../shell/counted';
 
 const STEPS = 9;
 

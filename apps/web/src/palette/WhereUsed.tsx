@@ -1,10 +1,11 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
 import { colourAsSaid, columnNamed, componentKey, parseColour, swatchText, type SwapShare } from '@retoque/core';
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { surveyEngine } from '../engine/engine';
 import { putShares } from '../ledger/put-shares';
 import { Notice } from '../shell/Notice';
+import { toggled } from '../shell/toggled';
 import { tellDone, tellProblem } from '../shell/toasts';
 import { Button } from '../theme/Button';
 import { ColourInput } from './ColourInput';
@@ -14,8 +15,9 @@ import { Effect } from '../ledger/Effect';
 import type { PaletteParts } from './own';
 import { Progress } from '../ledger/Progress';
 import { ColourBlock } from './Swatch';
+import { useSiteColours } from './useSiteColours';
 import { useSiteWork } from '../ledger/useSiteWork';
-import { counted } from '../ledger/effect-words';
+import { counted } from '../shell/counted';
 import { shortColour } from './words';
 
 const Chip = chakra('button', {
@@ -58,11 +60,7 @@ export function WhereUsed({
   const [text, setText] = useState(sought ?? '');
   const [near, setNear] = useState(false);
   const [gather, setGather] = useState<string>();
-  const colours = useQuery({
-    queryKey: ['surveyor', 'colours of site', pages.at],
-    enabled: pages.at !== undefined,
-    queryFn: () => surveyEngine().coloursOfSite(pages.at!),
-  });
+  const colours = useSiteColours(pages);
   const seek = (css: string) => {
     setText(css);
     onSeek(css);
@@ -178,11 +176,6 @@ function Replace({ site, palette, pages, css, near, gather }: ReplaceProps) {
       surveyEngine().swapColour(at, { css, near, to: choice!.css, written: choice!.written, only }, onStep),
   );
   const answer = isSome ? some : all;
-  const toggle = (key: string) => {
-    const other = new Set(left);
-    if (!other.delete(key)) other.add(key);
-    setLeft(other);
-  };
   const use = async () => {
     setBusy(true);
     try {
@@ -251,7 +244,7 @@ function Replace({ site, palette, pages, css, near, gather }: ReplaceProps) {
                 key={componentKey(share.place)}
                 share={share}
                 isTaken={!left.has(componentKey(share.place))}
-                onToggle={() => toggle(componentKey(share.place))}
+                onToggle={() => setLeft(toggled(left, componentKey(share.place)))}
               />
             ))}
           </ul>
@@ -284,8 +277,7 @@ function ShareLine({ share, isTaken, onToggle }: { share: SwapShare; isTaken: bo
         <span>
           <b>{share.name}</b>
           <small>
-            {counted(new Set(share.places.map(({ part, property }) => `${part} ${property}`)).size, 'place')} in{' '}
-            {states.slice(0, 4).join(', ')}
+            {counted(share.places.length, 'place')} in {states.slice(0, 4).join(', ')}
             {states.length > 4 ? ' …' : ''}
           </small>
         </span>

@@ -1,13 +1,12 @@
 import { Box } from '@chakra-ui/react';
 import type { Tally } from '@retoque/core';
+import { counted } from './counted';
 import { VisuallyHidden, Wedge } from './Wedge';
-
-const some = (n: number, one: string, many: string) => `${n} ${n === 1 ? one : many}`;
 
 /** How the states of something came out: a tick only where every state that is measured passes. */
 export function TallyMark({ tally: { short, unsure, unseen, passes } }: { tally: Tally }) {
   if (short) {
-    const words = some(short, 'state fails', 'states fail');
+    const words = counted(short, 'state fails', 'states fail');
     return (
       <Box as="span" display="inline-flex" gap="4px" alignItems="center" color="short" fontWeight={650} title={words}>
         <Wedge />
@@ -16,11 +15,9 @@ export function TallyMark({ tally: { short, unsure, unseen, passes } }: { tally:
       </Box>
     );
   }
-  if (unsure) return <Mark sign="?" words={`${some(unsure, 'state', 'states')} unsure`} isSure={false} />;
+  if (unsure) return <Mark sign="?" words={`${counted(unsure, 'state')} unsure`} isSure={false} />;
   if (unseen)
-    return (
-      <Mark sign="○" words={`${some(unseen, 'part', 'parts')} not measured: not shown on this page`} isSure={false} />
-    );
+    return <Mark sign="○" words={`${counted(unseen, 'part')} not measured: not shown on this page`} isSure={false} />;
   return passes ? (
     <Mark sign="✓" words="every state passes" isSure />
   ) : (

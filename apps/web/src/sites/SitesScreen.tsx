@@ -8,6 +8,7 @@ import { Link } from 'react-router';
 import { sitesQuery, useRemoval } from '../api/queries';
 import { AppBar } from '../shell/AppBar';
 import { Busy } from '../shell/Busy';
+import { counted } from '../shell/counted';
 import { Hint } from '../shell/Hint';
 import { showHintsAgain, useAnyHintRead } from '../shell/hints';
 import { Notice } from '../shell/Notice';
@@ -139,7 +140,7 @@ function SiteSection({ site, onBring }: { site: Site; onBring: () => void }) {
           {site.name}
         </Box>
         <Box color="ink2">
-          {count(site.pages.length, 'page')}, {count(site.componentCount, 'component')} being styled
+          {counted(site.pages.length, 'page')}, {counted(site.componentCount, 'component')} being styled
         </Box>
         <Flex ml="auto" gap="4px">
           <Button variant="quiet" size="s" onClick={onBring}>
@@ -177,8 +178,6 @@ function SiteSection({ site, onBring }: { site: Site; onBring: () => void }) {
     </Box>
   );
 }
-
-const count = (n: number, noun: string) => `${n} ${noun}${n === 1 ? '' : 's'}`;
 
 const sourceWords = (source: 'address' | 'upload' | 'paste', address: string) =>
   source === 'address' ? address.replace(/^https?:\/\//, '') : source === 'upload' ? 'from files' : 'pasted';

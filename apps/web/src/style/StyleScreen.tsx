@@ -1,4 +1,5 @@
 import { Flex } from '@chakra-ui/react';
+import { currentTrial } from '@retoque/contract';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { useParams } from 'react-router';
@@ -58,7 +59,7 @@ export function StyleScreen() {
       </Flex>
     );
   }
-  const trial = component.data.trials.find((item) => item.id === component.data.currentTrialId)!;
+  const trial = currentTrial(component.data);
   return (
     <SwatchesContext value={site.data.palette.swatches}>
       <StyleBench

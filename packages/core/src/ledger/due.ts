@@ -16,3 +16,18 @@ export const checkKey = ({
   demand,
   viewport,
 }: Pick<LedgerCheck, 'part' | 'column' | 'demand' | 'viewport'>): string => `${part} ${column} ${demand} ${viewport}`;
+
+/** What a change does to the checks of a component. */
+export interface ChangedChecks {
+  /** Those that fall short without it and pass with it, and those that it makes fall short. */
+  readonly mended: readonly LedgerCheck[];
+  readonly broken: readonly LedgerCheck[];
+}
+
+export function changedChecks(before: readonly LedgerCheck[], after: readonly LedgerCheck[]): ChangedChecks {
+  const due = new Set(before.filter((check) => isDue(check)).map(checkKey));
+  return {
+    mended: after.filter((check) => due.has(checkKey(check)) && !isDue(check)),
+    broken: after.filter((check) => isDue(check) && !due.has(checkKey(check))),
+  };
+}

@@ -14,7 +14,7 @@ import { canonicalName } from '../css/property/names.js';
 import { PROPERTIES } from '../css/property/table.js';
 import { SHORTHANDS } from '../css/shorthand/index.js';
 import { lookup } from '../base/lookup.js';
-import { namesSwatch } from './resolve-names.js';
+import { namesSwatch } from './named-swatches.js';
 
 /** Values of longhands as they can be stored, or what is wrong with the text. */
 export type ReadValue =

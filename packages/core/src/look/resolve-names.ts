@@ -1,7 +1,9 @@
 import { fade } from '../colour/composite.js';
 import { parseColour } from '../colour/parse.js';
 import { toHex } from '../colour/print.js';
-import { settingIndex, type Look, type Setting } from './model.js';
+import { overLook } from './finish.js';
+import type { Look, Setting } from './model.js';
+import { namesSwatch, replaceSwatches } from './named-swatches.js';
 
 /** What looks of a site may name: colours of its palette, and looks that are kept to be worn by several components. */
 export interface NamedThings {
@@ -13,12 +15,6 @@ export interface NamedThings {
 
 /** Swatches that name swatches, and finishes that follow finishes, end here: what goes round in a circle is left out. */
 const MAX_DEPTH = 8;
-/** A swatch; strings and addresses are gone over as wholes, since what is written in them is no CSS. */
-const TOKEN = /"(?:\\.|[^"\\])*"|'(?:\\.|[^'\\])*'|url\([^()]*\)|\bswatch\(([^()]*)\)/gi;
-/** `quay-blue`, or `quay-blue/40%` and `quay-blue/.4` for one that lets something through. */
-const NAMED = /^([\w-]+)(?:\/([\d.]+)(%?))?$/;
-/** Most values name none, and are not read for it. */
-export const namesSwatch = (value: string): boolean => /swatch\(/i.test(value);
 
 /**
  * A value with colours in place of the swatches that it names, wherever they stand in it.
@@ -29,12 +25,10 @@ export function withSwatches(value: string, swatches: ReadonlyMap<string, string
   if (!namesSwatch(value)) return value;
   if (depth > MAX_DEPTH) return undefined;
   let isWhole = true;
-  const text = value.replace(TOKEN, (token, named: string | undefined) => {
-    if (named === undefined) return token;
-    const [, id = '', opacity, percent] = NAMED.exec(named.replace(/\s+/g, '')) ?? [];
+  const text = replaceSwatches(value, ({ id, opacity }) => {
     const colour = swatches.get(id);
     const whole = colour === undefined ? undefined : withSwatches(colour, swatches, depth + 1);
-    const share = opacity === undefined ? 1 : Number(opacity) / (percent ? 100 : 1);
+    const share = opacity === undefined ? 1 : Number(opacity.replace('%', '')) / (opacity.endsWith('%') ? 100 : 1);
     if (whole !== undefined && !Number.isNaN(share)) return faded(whole, share);
     isWhole = false;
     return '';
@@ -84,11 +78,7 @@ function withFinish(look: Look, { finishes }: NamedThings, missing: string[]): L
       missing.push(id);
       break;
     }
-    merged = {
-      ...merged,
-      settings: [...new Map([...settingIndex(finish), ...settingIndex(merged)]).values()],
-      muted: [...new Set([...finish.muted, ...merged.muted])],
-    };
+    merged = overLook(finish, merged);
     id = finish.finish;
   }
   return merged;

@@ -1,10 +1,10 @@
 import { parseColour } from '../colour/parse.js';
 import { isSystemColour } from '../colour/system.js';
 import { toHex } from '../colour/print.js';
+import { WRITTEN_COLOUR } from '../colour/written.js';
 import type { NewSwatch } from './swatch.js';
 
-/** Hex digits or a function of CSS with one level of brackets in it. */
-const WRITTEN = /#[0-9a-f]{3,8}\b|\b(?:rgba?|hsla?|hwb|lab|lch|oklab|oklch|color)\((?:[^()]|\([^()]*\))*\)/gi;
+const WRITTEN = new RegExp(WRITTEN_COLOUR, 'gi');
 const WORD = /[a-z]+/gi;
 /** What stands between a name and its colour, and around both, in lists, sheets and code. */
 const AROUND = new Set(' \t:=>,;|•*·"\'`()[]{}–—-');

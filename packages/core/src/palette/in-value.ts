@@ -1,12 +1,14 @@
+import { fade } from '../colour/composite.js';
 import { parseColour } from '../colour/parse.js';
 import { toHex } from '../colour/print.js';
 import { sameRgba, type Rgba } from '../colour/rgba.js';
+import { WRITTEN_COLOUR } from '../colour/written.js';
+import { QUOTED } from '../css/syntax/quoted.js';
 import { isNear } from './near.js';
 import { SWATCH_ID, swatchText } from './swatch.js';
 
 /** Strings and addresses, which hold no colours, and what may be one. */
-const PIECES =
-  /"(?:\\.|[^"\\])*"|'(?:\\.|[^'\\])*'|url\([^()]*\)|#[0-9a-f]{3,8}\b|\b(?:rgba?|hsla?|hwb|lab|lch|oklab|oklch|color)\((?:[^()]|\([^()]*\))*\)|[a-z][\w-]*(?!\()/gi;
+const PIECES = new RegExp(String.raw`${QUOTED}|${WRITTEN_COLOUR}|[a-z][\w-]*(?!\()`, 'gi');
 
 /** A colour that takes another's place. */
 export interface ColourSwap {
@@ -53,5 +55,5 @@ function faded(to: string, opacity: number): string {
   const id = /^swatch\(([^()/]+)\)$/.exec(to)?.[1]?.trim();
   if (id !== undefined && SWATCH_ID.test(id)) return swatchText(id, opacity);
   const colour = parseColour(to);
-  return colour ? toHex({ ...colour, alpha: colour.alpha * opacity }) : to;
+  return colour ? toHex(fade(colour, opacity)) : to;
 }

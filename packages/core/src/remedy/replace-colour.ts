@@ -4,7 +4,7 @@ import { changeLook, type Look, type Setting } from '../look/model.js';
 import { placesOf, replacementsFor, settingsOf, type ColourPlace } from './colour-places.js';
 import type { ComponentSession } from '../session/component-session.js';
 import type { RemedyRequest } from './drafting.js';
-import { checkKey, isDue } from '../ledger/due.js';
+import { changedChecks, type ChangedChecks } from '../ledger/due.js';
 import type { Steps } from '../base/steps.js';
 import type { LedgerCheck } from '../ledger/ledger-check.js';
 
@@ -15,11 +15,8 @@ export interface SiteComponentLook {
 }
 
 /** What one replacement does to one of the components. */
-export interface ColourShare {
+export interface ColourShare extends ChangedChecks {
   readonly settings: readonly Setting[];
-  /** Checks that fall short without it and pass with it, and those that it makes fall short. */
-  readonly mended: readonly LedgerCheck[];
-  readonly broken: readonly LedgerCheck[];
 }
 
 /** A colour that takes another's place. */
@@ -111,8 +108,5 @@ function changeOf({ session, look }: SiteComponentLook, settings: readonly Setti
   if (!settings.length) return NO_CHANGE;
   const before = session.ledger(look, request);
   const after = session.ledger(changeLook(look, settings), request);
-  const due = new Set(before.filter((check) => isDue(check)).map(checkKey));
-  const mended = after.filter((check) => due.has(checkKey(check)) && !isDue(check));
-  const broken = after.filter((check) => isDue(check) && !due.has(checkKey(check)));
-  return { share: { settings, mended, broken }, after };
+  return { share: { settings, ...changedChecks(before, after) }, after };
 }

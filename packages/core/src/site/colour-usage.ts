@@ -1,6 +1,5 @@
 import type { Steps } from '../base/steps.js';
-import { parseColour } from '../colour/parse.js';
-import { sameRgba } from '../colour/rgba.js';
+import { toHex } from '../colour/print.js';
 import { inlineDeclarations } from '../css/cascade/applied.js';
 import type { PageStyles } from '../css/cascade/page-styles.js';
 import type { Condition, RawDeclaration, StyleRule } from '../css/sheet/sheet.js';
@@ -241,9 +240,9 @@ export function coloursOfSite(site: SiteUnder): FoundColour[] {
   const count = (text: string, property: string) => {
     for (const { text: css, colour } of coloursIn(text)) {
       if (colour.alpha === 0) continue;
-      const key = [...found.values()].find((own) => sameRgba(parseColour(own.css)!, colour));
-      const entry = key ?? { css: css.toLowerCase(), uses: 0, name: undefined };
-      if (!key) found.set(entry.css, entry);
+      const key = toHex(colour);
+      const entry = found.get(key) ?? { css: css.toLowerCase(), uses: 0, name: undefined };
+      found.set(key, entry);
       entry.uses++;
       if (property.startsWith('--')) entry.name ??= property;
     }

@@ -1,6 +1,7 @@
 import type { Steps } from '../base/steps.js';
 import { kindNamed } from '../component/kinds/index.js';
 import { partNamed } from '../component/kind.js';
+import { isShareable } from '../look/finish.js';
 import { activeSettings, changeLook, settingIndex, settingKey, type Look, type Setting } from '../look/model.js';
 import type { RemedyRequest } from '../remedy/drafting.js';
 import { comparingChecks, componentsOfSite, wearOther, type ComponentEffect, type SiteComponent } from './effect.js';
@@ -36,7 +37,7 @@ export function* copyingLook(
   only?: ReadonlySet<string>,
 ): Steps<CopiedLook> {
   const all = activeSettings(from.look);
-  const carried = all.filter(({ exception, when }) => exception === undefined && when.page === undefined);
+  const carried = all.filter(isShareable);
   const kind = kindNamed(from.kind);
   const labelOf = (part: string) => (kind && partNamed(kind, part)?.label) ?? part;
   const shares: CopyShare[] = [];

@@ -1,7 +1,9 @@
 import type { Steps } from '../base/steps.js';
-import { checkKey, isDue } from '../ledger/due.js';
+import { changedChecks, type ChangedChecks } from '../ledger/due.js';
 import type { Look } from '../look/model.js';
+import type { FoundComponent } from '../component/found.js';
 import type { LedgerCheck } from '../ledger/ledger-check.js';
+import type { PageSession } from '../parts/page-session.js';
 import type { ComponentPlace } from '../parts/placed-component.js';
 import type { RemedyRequest } from '../remedy/drafting.js';
 import type { DressedPage } from './dressed-page.js';
@@ -9,13 +11,10 @@ import type { SiteUnder } from './site.js';
 import { componentKey, isWornAt, type WornLook } from './worn.js';
 
 /** What other looks do to the checks of one component. */
-export interface ComponentEffect {
+export interface ComponentEffect extends ChangedChecks {
   readonly version: string;
   readonly place: ComponentPlace;
   readonly name: string;
-  /** Checks that fall short before and no more, and those that fall short then. */
-  readonly mended: readonly LedgerCheck[];
-  readonly broken: readonly LedgerCheck[];
 }
 
 /** A component of a site on the page where it is looked at: the first that has it. */
@@ -27,12 +26,22 @@ export interface SiteComponent {
   readonly alsoOn: readonly string[];
 }
 
-/** Every component of a site once, and what of its pages belongs to none, section by section. */
-export function componentsOfSite(site: SiteUnder): SiteComponent[] {
+/** What a look can be put on: the components of a page, and what of it belongs to none, section by section. */
+const withRest = (page: PageSession) => [...page.components(), ...page.rest()];
+
+/**
+ * Every component of a site once.
+ *
+ * @param on what of a page is meant
+ */
+export function componentsOfSite(
+  site: SiteUnder,
+  on: (page: PageSession) => readonly FoundComponent[] = withRest,
+): SiteComponent[] {
   const found = new Map<string, SiteComponent & { alsoOn: string[] }>();
   for (const { version } of site.pages) {
     const { page } = site.on(version);
-    for (const { kind, locator, name } of [...page.components(), ...page.rest()]) {
+    for (const { kind, locator, name } of on(page)) {
       const key = componentKey({ kind, locator });
       const known = found.get(key);
       if (known) known.alsoOn.push(version);
@@ -58,14 +67,7 @@ export function* comparingChecks(
     for (const page of [version, ...alsoOn]) {
       const [was, is] = [before.on(page), after.on(page)];
       if (saysTheSame(was, is, place)) continue;
-      const checks = checksOf(is, place, request);
-      const due = new Set(
-        checksOf(was, place, request)
-          .filter((check) => isDue(check))
-          .map(checkKey),
-      );
-      const mended = checks.filter((check) => due.has(checkKey(check)) && !isDue(check));
-      const broken = checks.filter((check) => isDue(check) && !due.has(checkKey(check)));
+      const { mended, broken } = changedChecks(checksOf(was, place, request), checksOf(is, place, request));
       if (mended.length || broken.length) effects.push({ version: page, place, name, mended, broken });
     }
     yield { done: done + 1, of: components.length };

@@ -3,6 +3,7 @@ import type { ComponentPlace } from '../parts/placed-component.js';
 import type { RemedyRequest } from '../remedy/drafting.js';
 import { replacingColour, type ColourReplacement, type ColourShare } from '../remedy/replace-colour.js';
 import type { Steps } from '../base/steps.js';
+import { componentsOfSite } from './effect.js';
 import type { SiteUnder } from './site.js';
 import { isWornAt } from './worn.js';
 
@@ -21,8 +22,8 @@ export interface AcrossSite extends Omit<ColourReplacement, 'shares'> {
 }
 
 /**
- * The colour nearest to another that passes wherever the components of a site have that one, or the fewest that do. A component of several
- * pages is looked at on the first of them.
+ * The colour nearest to another that passes wherever the components of a site have that one, or the fewest that do. A
+ * component of several pages is looked at on the first of them.
  *
  * @param inHand a component whose look is being edited, with the look as it is now
  */
@@ -32,21 +33,15 @@ export function* replacingAcross(
   request: RemedyRequest,
   inHand?: { readonly place: ComponentPlace; readonly version: string; readonly look: Look },
 ): Steps<AcrossSite> {
-  const seen = new Set<string>();
-  const entries = site.pages.flatMap(({ version }) => {
+  const components = componentsOfSite(site, (page) => page.components());
+  const entries = components.map(({ version, place, name }) => {
     const dressed = site.on(version);
-    return dressed.page.components().flatMap(({ kind, locator, name }) => {
-      const key = `${kind} ${locator.selector}`;
-      if (seen.has(key)) return [];
-      seen.add(key);
-      const place = { kind, locator };
-      const isInHand = inHand !== undefined && isWornAt(inHand.place, place);
-      const worn = site.worn.find((own) => isWornAt(own, place));
-      const { session, look } = isInHand
-        ? { session: dressed.component(inHand.place), look: inHand.look }
-        : dressed.wearing(place);
-      return [{ version, place, name, worn: worn?.id, session, look }];
-    });
+    const isInHand = inHand !== undefined && isWornAt(inHand.place, place);
+    const worn = site.worn.find((own) => isWornAt(own, place));
+    const { session, look } = isInHand
+      ? { session: dressed.component(inHand.place), look: inHand.look }
+      : dressed.wearing(place);
+    return { version, place, name, worn: worn?.id, session, look };
   });
   const found = yield* replacingColour(entries, css, request);
   const shares = found.shares.flatMap((share, i): PlacedColourShare[] => {

@@ -1,12 +1,11 @@
 import type { Steps } from '../base/steps.js';
-import type { ViewportName } from '../css/conditions/environment.js';
-import { settingIndex, settingText, type Exception, type Look, type Setting } from '../look/model.js';
+import { settingText, type Exception, type Look, type Setting } from '../look/model.js';
 import { swapIn, type ColourSwap } from '../palette/in-value.js';
 import { parseColour } from '../colour/parse.js';
 import type { PageSession } from '../parts/page-session.js';
 import type { ComponentPlace } from '../parts/placed-component.js';
 import type { RemedyRequest } from '../remedy/drafting.js';
-import { swapColour, type SwapPlace, type SwapView } from '../remedy/swap-colour.js';
+import { swapColour, swapPlaceKey, type SwapPlace, type SwapView } from '../remedy/swap-colour.js';
 import { comparingChecks, componentsOfSite, wearOther, type ComponentEffect, type SiteComponent } from './effect.js';
 import type { WearableSite } from './site.js';
 import { componentKey, type WornLook } from './worn.js';
@@ -86,12 +85,11 @@ function swapOn(
     const swapped = swapColour(session, { before, look }, swap, views, only);
     look = swapped.look;
     for (const found of swapped.places) {
-      const key = `${found.part} ${found.property}`;
+      const key = swapPlaceKey(found);
       if (!places.has(key)) places.set(key, found);
     }
   }
-  const known = settingIndex(before);
-  const said = new Set([...known.values()].map(settingText));
+  const said = new Set(before.settings.map(settingText));
   return {
     look,
     places: [...places.values()],
@@ -104,8 +102,7 @@ function swapOn(
 function viewsOf(page: PageSession, { viewports }: RemedyRequest): SwapView[] {
   const hasDark = page.environmentCases.some(({ scheme }) => scheme === 'dark');
   const wide = viewports.map(({ name, environment }): SwapView => {
-    const viewport = name === 'medium' || name === 'narrow' ? (name satisfies ViewportName) : undefined;
-    return { environment, place: viewport ? { viewport } : {} };
+    return { environment, place: name === 'medium' || name === 'narrow' ? { viewport: name } : {} };
   });
   const dark = wide.map(({ environment, place }): SwapView => ({
     environment: { ...environment, scheme: 'dark' },

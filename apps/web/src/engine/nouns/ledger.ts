@@ -11,7 +11,7 @@ import {
   type Solution,
   type ViewportName,
 } from '@retoque/core';
-import { environmentOf, ledgerRequest, now } from '../asking';
+import { environmentOf, ledgerRequest, now, telling } from '../asking';
 import { Preparation } from '../preparation';
 import type { ComponentRef, Engine, LedgerQuery } from '../protocol';
 import { asWorn, pagesNow, sessionOf } from '../sites';
@@ -57,7 +57,7 @@ export function ledgerOf(): Pick<
         place: { kind, locator, parts },
         look: asWorn(ref, look),
       });
-      return finishInTurns(steps, ({ done, of }) => Promise.resolve(onStep(done, of)), now, 0);
+      return finishInTurns(steps, telling(onStep), now, 0);
     },
 
     async heat(ref, look, viewport, place, part, column) {

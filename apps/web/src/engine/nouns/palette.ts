@@ -11,7 +11,7 @@ import {
   type Rgba,
   type Steps,
 } from '@retoque/core';
-import { ledgerRequest, now } from '../asking';
+import { ledgerRequest, now, telling } from '../asking';
 import type { Engine, OnStep, SitePages } from '../protocol';
 import { siteOf } from '../sites';
 
@@ -26,8 +26,7 @@ function colourOf(css: string): Rgba {
 }
 
 /** What is asked meanwhile has its turn after each step. */
-const inTurns = <T>(steps: Steps<T>, onStep: OnStep): Promise<T> =>
-  finishInTurns(steps, ({ done, of }) => Promise.resolve(onStep(done, of)), now, 0);
+const inTurns = <T>(steps: Steps<T>, onStep: OnStep): Promise<T> => finishInTurns(steps, telling(onStep), now, 0);
 
 /** The colours of a site: where they are, beside what, and what others would do. */
 export function paletteOf(): Pick<

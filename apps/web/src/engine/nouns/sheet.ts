@@ -1,5 +1,6 @@
 import {
   isImposter,
+  namesSwatch,
   turnIntoControls,
   reachingAcross,
   sameRow,
@@ -16,7 +17,7 @@ import { asWorn, lookedAmong, missingOf, opened, pagesNow, sessionOf } from '../
 
 /** @param gone values with swatches, or a finish, that are not there any more */
 const goneWords = (gone: readonly string[]): string => {
-  const values = gone.filter((text) => text.includes('swatch(')).length;
+  const values = gone.filter(namesSwatch).length;
   const [words, says] = values === 1 ? ['One value names a colour', 'says'] : [`${values} values name colours`, 'say'];
   return values
     ? `${words} that the palette does not have any more, and ${says} nothing. Set anew what you want there.`

@@ -1,5 +1,5 @@
 import { finishInTurns, handingOver } from '@retoque/core';
-import { now } from '../asking';
+import { now, telling } from '../asking';
 import type { Engine } from '../protocol';
 import type { HeldPictures } from '../held-pictures';
 import type { SiteFiles } from '../site-files';
@@ -26,7 +26,7 @@ export function wholeSiteOf(files: SiteFiles, held: HeldPictures): Pick<Engine, 
         { ...site.only(new Set(ids)), pages },
         { fonts: files.fontsAt(({ address }) => address) },
       );
-      return finishInTurns(steps, ({ done, of }) => Promise.resolve(onStep(done, of)), now);
+      return finishInTurns(steps, telling(onStep), now);
     },
   };
 }

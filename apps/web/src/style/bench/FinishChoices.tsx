@@ -1,20 +1,31 @@
 import { Box, Flex, Input } from '@chakra-ui/react';
-import type { Finish, LookData } from '@retoque/contract';
-import { columnFor, bitsOfWhen, partNamed, type Look, type Setting } from '@retoque/core';
+import { currentTrial, type Finish, type LookData } from '@retoque/contract';
+import {
+  asFinish,
+  backToFinish,
+  bitsOfWhen,
+  columnFor,
+  finishWithOwn,
+  followFinish,
+  isShareable,
+  leaveFinish,
+  partNamed,
+  type Look,
+  type Setting,
+} from '@retoque/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { addFinish, removeFinish, restoreFinish, saveFinish, siteQuery } from '../../api/queries';
 import { surveyEngine } from '../../engine/engine';
 import { Effect } from '../../ledger/Effect';
-import { counted } from '../../ledger/effect-words';
+import { counted } from '../../shell/counted';
 import { Progress } from '../../ledger/Progress';
 import { saveChanged } from '../../ledger/put-shares';
 import { useSitePages, useSiteWork } from '../../ledger/useSiteWork';
 import { tellDone, tellProblem } from '../../shell/toasts';
 import { Button } from '../../theme/Button';
 import { useHand } from '../editor/hand';
-import { asFinish, backToFinish, follow, isShareable, unfollow, withOwn } from '../look/finish-commands';
 import type { LookEditor } from '../look/useLookEditor';
 import type { Styled } from './useOpened';
 
@@ -55,7 +66,7 @@ export default function FinishChoices({ styled, editor, finishes, followed, onCl
       const own = asFinish(look);
       const finish = await addFinish(site.id, { kind: component.kind, name: name.trim(), look: own as LookData });
       await refresh();
-      editor.replace(follow(look, finish.id, own), `Kept as the finish “${finish.name}”`);
+      editor.replace(followFinish(look, finish.id, own), `Kept as the finish “${finish.name}”`);
     });
   const remove = (finish: Finish) =>
     act(async () => {
@@ -64,12 +75,12 @@ export default function FinishChoices({ styled, editor, finishes, followed, onCl
         trials.flatMap((trial) =>
           // The version in hand is changed here.
           trial.look.finish === finish.id && trial.id !== component.currentTrialId
-            ? [{ componentId, trial, look: unfollow(trial.look, finish.look) as LookData }]
+            ? [{ componentId, trial, look: leaveFinish(trial.look, finish.look) as LookData }]
             : [],
         ),
       );
       const undo = await saveChanged(client, site.id, changed);
-      if (finish.id === look.finish) editor.replace(unfollow(look, finish.look), `Left the finish “${finish.name}”`);
+      if (finish.id === look.finish) editor.replace(leaveFinish(look, finish.look), `Left the finish “${finish.name}”`);
       await removeFinish(finish.id);
       await refresh();
       tellDone(`The finish “${finish.name}” removed`, () => {
@@ -83,7 +94,7 @@ export default function FinishChoices({ styled, editor, finishes, followed, onCl
       <Changing
         styled={styled}
         finish={followed}
-        next={withOwn(followed.look, look)}
+        next={finishWithOwn(followed.look, look)}
         onBack={() => setChanging(false)}
         onChange={(next) =>
           act(async () => {
@@ -120,7 +131,7 @@ export default function FinishChoices({ styled, editor, finishes, followed, onCl
               variant="quiet"
               title="It keeps what the finish says as its own"
               onClick={() => {
-                editor.replace(unfollow(look, followed.look), `Left the finish “${followed.name}”`);
+                editor.replace(leaveFinish(look, followed.look), `Left the finish “${followed.name}”`);
                 onClose();
               }}
             >
@@ -148,7 +159,7 @@ export default function FinishChoices({ styled, editor, finishes, followed, onCl
                   disabled={busy}
                   aria-label={`Wear ${finish.name}`}
                   onClick={() => {
-                    editor.replace(follow(look, finish.id, finish.look), `Wears the finish “${finish.name}”`);
+                    editor.replace(followFinish(look, finish.id, finish.look), `Wears the finish “${finish.name}”`);
                     onClose();
                   }}
                 >
@@ -192,8 +203,8 @@ export default function FinishChoices({ styled, editor, finishes, followed, onCl
   );
 }
 
-const followsIt = ({ trials, currentTrialId }: Styled['kept'][number], id: string): boolean =>
-  trials.find((trial) => trial.id === currentTrialId)?.look.finish === id;
+const followsIt = (component: Styled['kept'][number], id: string): boolean =>
+  currentTrial(component).look.finish === id;
 
 function OwnValues({ own }: { own: readonly Setting[] }) {
   const { kind } = useHand();

@@ -1,4 +1,4 @@
-import type { Swatch } from '@retoque/core';
+import { replaceSwatches, swatchText, type Swatch } from '@retoque/core';
 import { createContext, useContext } from 'react';
 
 /** The colours of the site's palette, for whatever shows or takes a value. */
@@ -6,11 +6,9 @@ export const SwatchesContext = createContext<readonly Swatch[]>([]);
 
 export const useSwatches = (): readonly Swatch[] => useContext(SwatchesContext);
 
-const NAMED = /\bswatch\(\s*([\w-]+)\s*(?:\/\s*([\d.]+%?)\s*)?\)/g;
-
 /** A value as its owner reads it: colours of the palette by their names. */
 export const swatchWords = (text: string, swatches: readonly Swatch[]): string =>
-  text.replace(NAMED, (own: string, id: string, opacity?: string) => {
+  replaceSwatches(text, ({ text: own, id, opacity }) => {
     const swatch = swatches.find((other) => other.id === id);
     return swatch ? `${swatch.name}${opacity ? ` ${opacity}` : ''}` : own;
   });
@@ -19,5 +17,5 @@ export const swatchWords = (text: string, swatches: readonly Swatch[]): string =
 export function namedSwatch(typed: string, swatches: readonly Swatch[]): string {
   const said = typed.trim().toLowerCase();
   const swatch = swatches.find(({ name }) => name.toLowerCase() === said);
-  return swatch ? `swatch(${swatch.id})` : typed;
+  return swatch ? swatchText(swatch.id) : typed;
 }

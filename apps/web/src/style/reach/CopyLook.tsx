@@ -1,17 +1,18 @@
 import { Box, Dialog, Portal } from '@chakra-ui/react';
 import type { Site } from '@retoque/contract';
-import { asTold, componentKey, settingIndex, settingKey, type CopyShare, type Look } from '@retoque/core';
+import { asTold, componentKey, overLook, settingIndex, settingKey, type CopyShare, type Look } from '@retoque/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { surveyEngine } from '../../engine/engine';
 import type { ComponentRef } from '../../engine/protocol';
 import { Effect } from '../../ledger/Effect';
-import { counted } from '../../ledger/effect-words';
+import { counted } from '../../shell/counted';
 import { Progress } from '../../ledger/Progress';
 import { putShares } from '../../ledger/put-shares';
 import { useSitePages, useSiteWork } from '../../ledger/useSiteWork';
 import { DialogClose } from '../../shell/DialogClose';
 import { Notice } from '../../shell/Notice';
+import { toggled } from '../../shell/toggled';
 import { tellDone, tellProblem } from '../../shell/toasts';
 import { Button } from '../../theme/Button';
 
@@ -42,7 +43,7 @@ export default function CopyLook({
   const [busy, setBusy] = useState(false);
   const [follows, setFollows] = useState(true);
   const finish = site.finishes.find(({ id }) => id === look.finish);
-  const told = finish ? { ...look, settings: [...finish.look.settings, ...look.settings] } : look;
+  const told = finish ? overLook(finish.look, look) : look;
   const none = useSiteWork(['copy', from, 'none'], pages.at, (at, onStep) =>
     surveyEngine().copyLook(at, from, undefined, onStep),
   );
@@ -54,11 +55,6 @@ export default function CopyLook({
     (at, onStep) => surveyEngine().copyLook(at, from, chosen, onStep),
   );
   const answer = isAll ? none : some;
-  const toggle = (key: string) => {
-    const other = new Set(chosen);
-    if (!other.delete(key)) other.add(key);
-    setChosen(other);
-  };
   const copy = async () => {
     setBusy(true);
     try {
@@ -116,7 +112,7 @@ export default function CopyLook({
                           <input
                             type="checkbox"
                             checked={chosen.has(keyOf(share))}
-                            onChange={() => toggle(keyOf(share))}
+                            onChange={() => setChosen(toggled(chosen, keyOf(share)))}
                           />
                           <span>
                             <b>{share.name}</b> <code>{share.place.locator.selector}</code>

@@ -1,7 +1,8 @@
 import { describe, expect, it } from '@jest/globals';
-import { EMPTY_LOOK, resolveNames, settingText, type Look, type Setting } from '@retoque/core';
 import fc from 'fast-check';
-import { asFinish, backToFinish, follow, unfollow, withOwn } from './finish-commands';
+import { asFinish, backToFinish, finishWithOwn, followFinish, leaveFinish } from './finish.js';
+import { activeSettings, EMPTY_LOOK, settingKey, settingText, type Look, type Setting } from './model.js';
+import { resolveNames } from './resolve-names.js';
 
 const setting = fc.record({
   part: fc.constantFrom('button', 'icon'),
@@ -39,7 +40,7 @@ describe('finishes', () => {
         expect(finish.settings.every(({ exception, when }) => exception === undefined && when.page === undefined)).toBe(
           true,
         );
-        const kept = follow(own, 'f', finish);
+        const kept = followFinish(own, 'f', finish);
         expect(worn(kept, finish)).toEqual(own.settings.map(settingText).sort());
         expect(backToFinish(kept).settings).toEqual(kept.settings);
       }),
@@ -51,7 +52,7 @@ describe('finishes', () => {
       fc.property(look, look, (own, other) => {
         const finish = asFinish(other);
         const following = { ...own, finish: 'f' };
-        const left = unfollow(following, finish);
+        const left = leaveFinish(following, finish);
         expect(left.finish).toBeUndefined();
         expect(left.settings.map(settingText).sort()).toEqual(worn(following, finish));
       }),
@@ -63,8 +64,22 @@ describe('finishes', () => {
       fc.property(look, look, (own, other) => {
         const finish = asFinish(other);
         const following = { ...own, finish: 'f' };
-        const next = withOwn(finish, following);
+        const next = finishWithOwn(finish, following);
         expect(worn(backToFinish(following), next)).toEqual(worn(following, finish));
+      }),
+    );
+  });
+
+  it('show what they say on whatever follows them, though it had that switched off', () => {
+    fc.assert(
+      fc.property(look, look, fc.infiniteStream(fc.boolean()), (own, other, coins) => {
+        const finish = asFinish(other);
+        const muted = own.settings.map(settingKey).filter(() => coins.next().value);
+        const kept = followFinish({ ...own, muted }, 'f', finish);
+        const { look: shown } = resolveNames(kept, { swatches: new Map(), finishes: new Map([['f', finish]]) });
+        expect(activeSettings(shown).map(settingText)).toEqual(
+          expect.arrayContaining(finish.settings.map(settingText)),
+        );
       }),
     );
   });
