@@ -27,7 +27,8 @@ export default defineConfig({
       fullyParallel: true,
       use: { launchOptions: whole },
     },
-    { name: 'screens', testIgnore: COMPARED, use: { launchOptions: shell } },
+    // What is clicked through is tried once more if it fails: the report names it as flaky, and it has to be looked into.
+    { name: 'screens', testIgnore: COMPARED, retries: 1, use: { launchOptions: shell } },
   ],
   forbidOnly: Boolean(process.env.CI),
   use: {

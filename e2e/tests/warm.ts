@@ -61,13 +61,21 @@ function stayingIn(page: Page, baseURL: string): void {
     const isOpen =
       page.url().startsWith(target.origin) && (await page.evaluate(() => Boolean(document.querySelector('#root > *'))));
     if (!isOpen) return load(url, options);
+    const before = await page.evaluateHandle(() => document.querySelector('#root > *'));
+    const from = new URL(page.url());
     await page.evaluate((path) => {
       history.pushState(null, '', path);
       dispatchEvent(new PopStateEvent('popstate', { state: null }));
     }, target.href.slice(target.origin.length));
+    // Until the next screen is loaded the last one stands there, and has buttons of the same names.
+    if (screenOf(from) !== screenOf(target)) await page.waitForFunction((shown) => !shown?.isConnected, before);
+    await before.dispose();
     return null;
   };
 }
+
+/** The first word of an address that is no id of a site or page: `style`, or '' for a page itself. */
+const screenOf = ({ pathname }: URL): string => (pathname === '/' ? '/' : (pathname.split('/')[5] ?? ''));
 
 /** Tests that take the application as they find it open; those about opening it take the test of Playwright itself. */
 export const test = base.extend<object, { warm: Warm }>({
