@@ -7,6 +7,7 @@ import type {
   ColumnCheck,
   ComponentEffect,
   CopiedLook,
+  DarkScheme,
   EditingPlace,
   FontFile,
   FoundColour,
@@ -249,6 +250,12 @@ export interface WantedSwap extends WantedColour {
   readonly only: ReadonlyMap<string, ReadonlySet<string> | 'all'> | undefined;
 }
 
+/** A dark scheme with what its pages would look like. */
+export interface DarkSchemeAnswer extends Omit<DarkScheme, 'looks'> {
+  /** All looks of a page as CSS, by its version. */
+  readonly css: ReadonlyMap<string, string>;
+}
+
 /** Told how far something has come; where it fails, the work ends. */
 export type OnStep = (done: number, of: number) => Promise<void> | void;
 
@@ -416,6 +423,8 @@ export interface Engine {
   findColour(at: SitePages, wanted: WantedColour, onStep: OnStep): Promise<ColourUse[]>;
   /** One colour in another's place across a site, with the checks that change. */
   swapColour(at: SitePages, swap: WantedSwap, onStep: OnStep): Promise<SwapAcross>;
+  /** A dark scheme for a site, with the checks that are otherwise in it. */
+  darkScheme(at: SitePages, onStep: OnStep): Promise<DarkSchemeAnswer>;
   /** A look on other components of its kind, with the checks that change. */
   copyLook(
     at: SitePages,

@@ -21,7 +21,7 @@ export function mergeEffects(effects: readonly ComponentEffect[]): MergedEffect[
     own.mended.push(...mended);
     byComponent.set(key, own);
   }
-  return [...byComponent].map(([key, { name, broken, mended }]) => {
+  const merged = [...byComponent].map(([key, { name, broken, mended }]): MergedEffect => {
     const worst = new Map<string, LedgerCheck>();
     for (const { check } of mergeChecks(broken.sort(worstFirst)))
       if (!worst.has(keyOf(check))) worst.set(keyOf(check), check);
@@ -33,4 +33,6 @@ export function mergeEffects(effects: readonly ComponentEffect[]): MergedEffect[
       mended: countChecks(mended.filter((check) => !worst.has(keyOf(check)))),
     };
   });
+  // What fails is seen first.
+  return merged.sort((a, b) => b.broken.length - a.broken.length);
 }

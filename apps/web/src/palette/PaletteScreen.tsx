@@ -2,7 +2,7 @@ import { Box, Flex } from '@chakra-ui/react';
 import type { Site } from '@retoque/contract';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { useParams } from 'react-router';
+import { useParams, useSearchParams } from 'react-router';
 import { siteQuery } from '../api/queries';
 import { AppBar } from '../shell/AppBar';
 import { Busy } from '../shell/Busy';
@@ -10,6 +10,7 @@ import { Notice } from '../shell/Notice';
 import { Segments } from '../shell/Segments';
 import { stepsOf } from '../shell/steps';
 import { useDocumentTitle } from '../shell/useDocumentTitle';
+import { DarkScheme } from './DarkScheme';
 import { Pairs } from './Pairs';
 import { Swatches } from './Swatches';
 import { usePalette } from './usePalette';
@@ -20,6 +21,7 @@ const VIEWS = [
   { value: 'colours', label: 'Colours' },
   { value: 'pairs', label: 'Pairs', hint: 'Every colour as text on every other' },
   { value: 'uses', label: 'Where used', hint: 'Every place that has a colour, and another one put there' },
+  { value: 'dark', label: 'Dark scheme', hint: 'The site for those who prefer a dark screen' },
 ] as const;
 type View = (typeof VIEWS)[number]['value'];
 
@@ -47,7 +49,10 @@ export function PaletteScreen() {
 }
 
 function OfSite({ site }: { site: Site }) {
-  const [view, setView] = useState<View>('colours');
+  // In the address, so that the way back leads to what was looked at.
+  const [asked, ask] = useSearchParams();
+  const view = VIEWS.find(({ value }) => value === asked.get('view'))?.value ?? 'colours';
+  const setView = (next: View) => ask(next === 'colours' ? {} : { view: next }, { replace: true });
   const [sought, setSought] = useState<string>();
   const pages = useSitePages(site);
   const { palette, change, busy } = usePalette(site);
@@ -80,8 +85,10 @@ function OfSite({ site }: { site: Site }) {
         />
       ) : view === 'pairs' ? (
         <Pairs {...own} />
-      ) : (
+      ) : view === 'uses' ? (
         <WhereUsed {...own} sought={sought} onSeek={setSought} />
+      ) : (
+        <DarkScheme {...own} />
       )}
     </>
   );

@@ -14,6 +14,7 @@ import { Declarations } from './Declarations';
 import { Effect } from '../ledger/Effect';
 import type { PaletteParts } from './own';
 import { Progress } from '../ledger/Progress';
+import { asideStyles } from '../theme/styles/asideStyles';
 import { ColourBlock } from './Swatch';
 import { useSiteColours } from './useSiteColours';
 import { useSiteWork } from '../ledger/useSiteWork';
@@ -198,7 +199,7 @@ function Replace({ site, palette, pages, css, near, gather }: ReplaceProps) {
   };
   const others = palette.swatches.filter((own) => own.css !== css);
   return (
-    <Box as="aside" aria-label="Another colour in its place" css={styles}>
+    <Box as="aside" aria-label="Another colour in its place" css={asideStyles}>
       <h2>{gather ? 'Gather them into one' : 'Put another in its place'}</h2>
       <ColourInput
         label="With"
@@ -238,7 +239,7 @@ function Replace({ site, palette, pages, css, near, gather }: ReplaceProps) {
         </Box>
       ) : shares.length ? (
         <>
-          <ul aria-label="Components that have it">
+          <ul className="components" aria-label="Components that have it">
             {shares.map((share) => (
               <ShareLine
                 key={componentKey(share.place)}
@@ -285,32 +286,3 @@ function ShareLine({ share, isTaken, onToggle }: { share: SwapShare; isTaken: bo
     </li>
   );
 }
-
-const styles = {
-  width: { base: '100%', lg: '350px' },
-  flexShrink: 0,
-  bg: 'sheet',
-  border: '1px solid {colors.line}',
-  borderRadius: 'l',
-  padding: '16px 18px',
-  '& h2': { fontSize: '15px', fontWeight: 650, marginBottom: '10px' },
-  '& .quiet': { color: 'ink2', marginTop: '12px' },
-  '& ul[aria-label="Components that have it"]': {
-    listStyle: 'none',
-    margin: '12px 0',
-    maxHeight: '300px',
-    overflowY: 'auto',
-    borderTop: '1px solid {colors.lineSoft}',
-  },
-  '& li label': {
-    display: 'flex',
-    gap: '9px',
-    alignItems: 'flex-start',
-    padding: '6px 0',
-    cursor: 'pointer',
-    borderBottom: '1px solid {colors.lineSoft}',
-  },
-  '& li b': { display: 'block', fontWeight: 600 },
-  '& li small': { color: 'ink2', fontSize: '12px' },
-  '& input[type=checkbox]': { accentColor: '{colors.accent}', width: '16px', height: '16px', marginTop: '1px' },
-};

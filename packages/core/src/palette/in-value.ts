@@ -37,17 +37,30 @@ export function coloursIn(value: string): { readonly text: string; readonly colo
   });
 }
 
-/** The value with another colour wherever it has one; undefined where it has not. */
-export function swapIn(value: string, swap: ColourSwap): string | undefined {
-  let isFound = false;
+/**
+ * The value with other colours in place of those that it has.
+ *
+ * @param other what is put in a colour's place; undefined to leave it
+ * @returns undefined where all are left
+ */
+export function recolourValue(value: string, other: (colour: Rgba) => string | undefined): string | undefined {
+  let isChanged = false;
   const text = value.replace(PIECES, (piece) => {
     const colour = isWritten(piece) ? parseColour(piece) : undefined;
-    if (!colour || !isMeant(swap, colour)) return piece;
-    isFound = true;
+    const next = colour && other(colour);
+    if (next === undefined) return piece;
+    isChanged = true;
+    return next;
+  });
+  return isChanged ? text : undefined;
+}
+
+/** The value with another colour wherever it has one; undefined where it has not. */
+export const swapIn = (value: string, swap: ColourSwap): string | undefined =>
+  recolourValue(value, (colour) => {
+    if (!isMeant(swap, colour)) return undefined;
     return colour.alpha < swap.from.alpha ? faded(swap.to, colour.alpha / swap.from.alpha) : swap.to;
   });
-  return isFound ? text : undefined;
-}
 
 const isWritten = (text: string): boolean => !/^["']|^url\(/i.test(text);
 

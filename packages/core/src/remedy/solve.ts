@@ -14,10 +14,12 @@ import type { RemedyRequest } from './drafting.js';
 import { onceGone, type LedgerCheck } from '../ledger/ledger-check.js';
 import { draftSteps, type Step } from './steps.js';
 
-/** What one action is to solve: a part in all its states, the component, or all that has one colour. */
+/** What one action is to solve: a part in all its states, the component, some of its checks, or all that has one colour. */
 export type SolveScope =
   | { readonly of: 'part'; readonly part: string }
   | { readonly of: 'component' }
+  /** Some checks, by their keys. */
+  | { readonly of: 'checks'; readonly keys: ReadonlySet<string> }
   | { readonly of: 'colour'; readonly colour: string };
 
 /** Rounds in which what did not help, or did harm, is replaced by something else. */
@@ -45,7 +47,9 @@ export function* solving(
 ): Generator<void, Solution> {
   const before = session.requiredChecks(look, request);
   if (scope.of === 'colour') return solveColour(session, look, scope.colour, before, request);
-  const isWanted = (check: LedgerCheck) => isDue(check) && (scope.of === 'component' || check.part === scope.part);
+  const isMeant = (check: LedgerCheck): boolean =>
+    scope.of === 'part' ? check.part === scope.part : scope.of === 'component' || scope.keys.has(checkKey(check));
+  const isWanted = (check: LedgerCheck): boolean => isDue(check) && isMeant(check);
   const why = new Map<string, string>();
   const tried = new Set<string>();
   let state: Reached = { look, checks: before, distance: 0 };

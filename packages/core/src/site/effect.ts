@@ -85,7 +85,8 @@ export function wearOther(looks: WornLook[], { place, name }: Pick<SiteComponent
 
 function checksOf(page: DressedPage, place: ComponentPlace, request: RemedyRequest): LedgerCheck[] {
   const { session, look } = page.wearing(place);
-  return session.ledger(look, request);
+  // What may be due is all that is compared.
+  return session.requiredChecks(look, request);
 }
 
 /** Whether the same looks have a say in a component under both. */

@@ -1,12 +1,12 @@
 import type { Steps } from '../base/steps.js';
-import { settingText, type Exception, type Look, type Setting } from '../look/model.js';
+import type { Exception, Setting } from '../look/model.js';
 import { swapIn, type ColourSwap } from '../palette/in-value.js';
 import { parseColour } from '../colour/parse.js';
-import type { PageSession } from '../parts/page-session.js';
 import type { ComponentPlace } from '../parts/placed-component.js';
 import type { RemedyRequest } from '../remedy/drafting.js';
-import { swapColour, swapPlaceKey, type SwapPlace, type SwapView } from '../remedy/swap-colour.js';
-import { comparingChecks, componentsOfSite, wearOther, type ComponentEffect, type SiteComponent } from './effect.js';
+import type { ColourChange, SwapPlace } from '../remedy/recolour.js';
+import { comparingChecks, componentsOfSite, wearOther, type ComponentEffect } from './effect.js';
+import { recolourOn, viewsIn } from './recolour-on.js';
 import type { WearableSite } from './site.js';
 import { componentKey, type WornLook } from './worn.js';
 
@@ -43,10 +43,12 @@ export function* swappingAcross(site: WearableSite, swap: SiteSwap, request: Rem
   const components = componentsOfSite(site);
   const shares: SwapShare[] = [];
   const looks: WornLook[] = [...site.worn];
+  const change: ColourChange = (style, property) => swapIn(style.text(property), swap);
   for (const [done, component] of components.entries()) {
     const { place, name, version } = component;
     const wanted = swap.only ? swap.only.get(componentKey(place)) : 'all';
-    const swapped = wanted && swapOn(site, component, swap, request, wanted === 'all' ? undefined : wanted);
+    const swapped =
+      wanted && recolourOn(site, component, change, viewsIn(request), wanted === 'all' ? undefined : wanted);
     if (swapped && (swapped.settings.length || swapped.places.length)) {
       shares.push({ version, place, name, ...swapped });
       wearOther(looks, component, swapped.look);
@@ -59,56 +61,6 @@ export function* swappingAcross(site: WearableSite, swap: SiteSwap, request: Rem
     if (step.done) return { shares: shares.map((share) => asWritten(share, swap)), effects: step.value };
     yield { done: components.length + step.value.done, of: 2 * components.length };
   }
-}
-
-type Swapped = Pick<SwapShare, 'places' | 'settings' | 'exceptions'> & { readonly look: Look };
-
-function swapOn(
-  site: WearableSite,
-  { place, version }: SiteComponent,
-  swap: ColourSwap,
-  request: RemedyRequest,
-  only: ReadonlySet<string> | undefined,
-): Swapped {
-  const before = site.on(version).wearing(place).look;
-  let look = before;
-  const places = new Map<string, SwapPlace>();
-  // Its look reaches every page that its selector reaches something on, under whatever name that is listed there.
-  const others = site.pages.flatMap((page) => (page.version === version ? [] : [page.version]));
-  for (const page of [version, ...others]) {
-    const dressed = site.on(page);
-    if (dressed.place(place)?.located.outcome !== 'matched') continue;
-    const { session } = dressed.wearing(place);
-    // What the first page has holds on all; the others say where they have something else.
-    const own = page === version ? {} : { page: dressed.pageId };
-    const views = viewsOf(dressed.page, request).map((view) => ({ ...view, place: { ...view.place, ...own } }));
-    const swapped = swapColour(session, { before, look }, swap, views, only);
-    look = swapped.look;
-    for (const found of swapped.places) {
-      const key = swapPlaceKey(found);
-      if (!places.has(key)) places.set(key, found);
-    }
-  }
-  const said = new Set(before.settings.map(settingText));
-  return {
-    look,
-    places: [...places.values()],
-    settings: look.settings.filter((setting) => !said.has(settingText(setting))),
-    exceptions: look.exceptions.filter((own) => !before.exceptions.includes(own)),
-  };
-}
-
-/** Widths and schemes that a page tells apart, the widest first and in the light scheme first. */
-function viewsOf(page: PageSession, { viewports }: RemedyRequest): SwapView[] {
-  const hasDark = page.environmentCases.some(({ scheme }) => scheme === 'dark');
-  const wide = viewports.map(({ name, environment }): SwapView => {
-    return { environment, place: name === 'medium' || name === 'narrow' ? { viewport: name } : {} };
-  });
-  const dark = wide.map(({ environment, place }): SwapView => ({
-    environment: { ...environment, scheme: 'dark' },
-    place: { ...place, scheme: 'dark' },
-  }));
-  return hasDark ? [...wide, ...dark] : wide;
 }
 
 /** The swatch's name in place of its colour. */

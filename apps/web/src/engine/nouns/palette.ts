@@ -3,6 +3,7 @@ import {
   changingPalette,
   coloursOfSite,
   copyingLook,
+  derivingDark,
   findingColour,
   findingPairs,
   finishInTurns,
@@ -18,6 +19,7 @@ import { siteOf } from '../sites';
 const siteAt = ({ siteId, versions }: SitePages) => siteOf(siteId).at(versions);
 
 const REQUEST = { ...ledgerRequest({ place: {}, added: [], measured: 0 }), at: 'wide' };
+const IN_DARK = { ...ledgerRequest({ place: { scheme: 'dark' }, added: [], measured: 0 }), at: 'wide' };
 
 function colourOf(css: string): Rgba {
   const colour = parseColour(css);
@@ -31,7 +33,7 @@ const inTurns = <T>(steps: Steps<T>, onStep: OnStep): Promise<T> => finishInTurn
 /** The colours of a site: where they are, beside what, and what others would do. */
 export function paletteOf(): Pick<
   Engine,
-  'coloursOfSite' | 'findColour' | 'swapColour' | 'copyLook' | 'tryFinishes' | 'tryPalette' | 'findPairs'
+  'coloursOfSite' | 'findColour' | 'swapColour' | 'darkScheme' | 'copyLook' | 'tryFinishes' | 'tryPalette' | 'findPairs'
 > {
   return {
     async coloursOfSite(at) {
@@ -45,6 +47,13 @@ export function paletteOf(): Pick<
     async swapColour(at, { css, near, to, written, only }, onStep) {
       colourOf(to);
       return inTurns(swappingAcross(siteAt(at), { from: colourOf(css), near, to, written, only }, REQUEST), onStep);
+    },
+
+    async darkScheme(at, onStep) {
+      const site = siteAt(at);
+      const { looks, ...answer } = await inTurns(derivingDark(site, IN_DARK), onStep);
+      const under = site.under(looks);
+      return { ...answer, css: new Map(at.versions.map((version) => [version, under.on(version).css])) };
     },
 
     async copyLook(at, from, only, onStep) {

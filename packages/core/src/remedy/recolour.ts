@@ -5,7 +5,6 @@ import type { Atom } from '../css/selector/states.js';
 import type { ElementStyle } from '../css/cascade/element-style.js';
 import type { EditingPlace } from '../look/editing-place.js';
 import { changeLook, settingIndex, settingKey, type Exception, type Look } from '../look/model.js';
-import { swapIn, type ColourSwap } from '../palette/in-value.js';
 import type { ComponentSession } from '../session/component-session.js';
 import { cellSetting } from '../sheet/cells.js';
 import type { ElementNode } from '../tree/tree.js';
@@ -30,6 +29,18 @@ const COLOURED: ReadonlyMap<string, (style: ElementStyle) => boolean> = new Map(
   ['text-shadow', always],
   ['caret-color', always],
   ['accent-color', always],
+  ['fill', always],
+  ['stroke', always],
+]);
+
+/** Those of them that a part takes over from what holds it. */
+const INHERITED: ReadonlySet<string> = new Set([
+  'color',
+  'text-shadow',
+  'caret-color',
+  'accent-color',
+  'fill',
+  'stroke',
 ]);
 
 /** A width, scheme or page that a site may have other values in. */
@@ -37,6 +48,9 @@ export interface SwapView {
   readonly environment: Environment;
   readonly place: Pick<EditingPlace, 'viewport' | 'scheme' | 'page'>;
 }
+
+/** What stands in place of a value that holds colours; undefined where it stays as it is. */
+export type ColourChange = (style: ElementStyle, property: string) => string | undefined;
 
 /** Where a component has a colour that is replaced. */
 export interface SwapPlace {
@@ -61,30 +75,41 @@ export interface Swapped {
 }
 
 /**
- * Puts a colour in another's place wherever a component has it: in every part, property, state and width, whole or within
- * a gradient or shadow, for those members of a part that have it. What had another value keeps it, in every view.
+ * Puts other colours in place of those that a component has: in every part, property, state and width, for those members of
+ * a part that have them. What the change leaves keeps its value, in every view.
  *
- * @param swap what is put in is an absolute colour
- * @param views the widest first, in the light scheme: what it sets holds in the others unless they have values of their own
+ * @param change what it puts in is an absolute colour, or a value with such
+ * @param views the widest first, in the light scheme: what is set there holds in the others unless they have values of their own
  * @param only places that are wanted, by their keys; all when absent
  */
-export function swapColour(
+export function recolour(
   session: ComponentSession,
   { before, look }: Swapping,
-  swap: ColourSwap,
+  change: ColourChange,
   views: readonly SwapView[],
   only?: ReadonlySet<string>,
 ): Swapped {
-  const places: SwapPlace[] = [];
-  let next = look;
-  for (const [key, cells] of cellsBefore(session, before, swap, views)) {
-    const having = cells.filter(({ hasIt }) => hasIt);
-    if (!having.length || (only && !only.has(key))) continue;
-    const { part, property } = cells[0]!;
-    places.push({ part, property, columns: [...new Set(having.map(({ column }) => column.name))] });
-    for (const cell of cells) next = settle(session, next, cell);
+  const states = statesBefore(session, before, change, views, only);
+  const having = states.flatMap(({ part, column, cells }) =>
+    cells.flatMap(({ property, hasIt }) =>
+      hasIt ? [{ key: swapPlaceKey({ part, property }), part, property, column }] : [],
+    ),
+  );
+  const places = new Map<string, SwapPlace & { columns: string[] }>();
+  for (const { key, part, property, column } of having) {
+    const known = places.get(key);
+    if (!known) places.set(key, { part, property, columns: [column.name] });
+    else if (!known.columns.includes(column.name)) known.columns.push(column.name);
   }
-  return { look: next, places };
+  let next = look;
+  for (const state of places.size ? states : []) {
+    // What is taken over from a part that changes has to be said where it stays.
+    const cells = state.cells.filter(
+      ({ property }) => INHERITED.has(property) || places.has(swapPlaceKey({ part: state.part, property })),
+    );
+    next = settle(session, next, { ...state, cells });
+  }
+  return { look: next, places: [...places.values()] };
 }
 
 /** What an element shows then: the declared text, and what it comes to. */
@@ -93,28 +118,34 @@ interface Wanted {
   readonly computed: string;
 }
 
-/** A cell in one view with what its elements are to show. */
+/** A property of a part in a state and view, with what its elements are to show. */
 interface WantedCell {
-  readonly part: string;
-  readonly carrier: string;
   readonly property: string;
-  readonly column: StateColumn;
-  readonly view: SwapView;
   /** By the elements' orders; without those in which it is not drawn. */
   readonly wanted: ReadonlyMap<number, Wanted>;
   readonly hasIt: boolean;
 }
 
+/** A part in a state and view. */
+interface WantedState {
+  readonly part: string;
+  readonly carrier: string;
+  readonly column: StateColumn;
+  readonly view: SwapView;
+  readonly cells: readonly WantedCell[];
+}
+
 const POINTED: ReadonlySet<Atom> = new Set<Atom>(['hover', 'active', 'focus', 'focus-visible']);
 
-/** Every cell that may hold a colour, by part and property, the states that others follow first. */
-function cellsBefore(
+/** All that may hold a colour, part by part, the states that others follow first. */
+function statesBefore(
   session: ComponentSession,
   look: Look,
-  swap: ColourSwap,
+  change: ColourChange,
   views: readonly SwapView[],
-): ReadonlyMap<string, WantedCell[]> {
-  const cells = new Map<string, WantedCell[]>();
+  only: ReadonlySet<string> | undefined,
+): WantedState[] {
+  const states = new Map<string, WantedState[]>();
   // A state that one width knows has a column in all, once something is set in it.
   const columns = new Map<string, Map<string, StateColumn>>();
   for (const view of views)
@@ -133,75 +164,98 @@ function cellsBefore(
       const { name, carrier = name } = part.part;
       for (const column of [...columns.get(name)!.values()].sort((a, b) => setBits(a) - setBits(b))) {
         const groups = session.groupsSeenUnder(look, name, column.name, view);
-        for (const [property, isDrawn] of COLOURED) {
+        const cells = [...COLOURED].flatMap(([property, isDrawn]): WantedCell[] => {
+          if (only && !only.has(swapPlaceKey({ part: name, property }))) return [];
           const wanted = new Map<number, Wanted>();
           let hasIt = false;
           for (const { members, style } of groups) {
-            const value = wantedOf(style, property, isDrawn, swap);
+            const value = wantedOf(style, property, isDrawn, change);
             if (!value) continue;
-            hasIt ||= value.isSwapped;
+            hasIt ||= value.isChanged;
             for (const { order } of members) wanted.set(order, value);
           }
-          const key = swapPlaceKey({ part: name, property });
-          const cell: WantedCell = { part: name, carrier, property, column, view, wanted, hasIt };
-          cells.set(key, [...(cells.get(key) ?? []), cell]);
-        }
+          return [{ property, wanted, hasIt }];
+        });
+        states.set(name, [...(states.get(name) ?? []), { part: name, carrier, column, view, cells }]);
       }
     }
   }
-  return cells;
+  return [...states.values()].flat();
 }
 
 function wantedOf(
   style: ElementStyle,
   property: string,
   isDrawn: (style: ElementStyle) => boolean,
-  swap: ColourSwap,
-): (Wanted & { readonly isSwapped: boolean }) | undefined {
+  change: ColourChange,
+): (Wanted & { readonly isChanged: boolean }) | undefined {
   // What is not drawn may be anything.
   if (!isDrawn(style)) return undefined;
   const now = style.computed(property);
-  const kept = { text: style.restated(property), computed: now, isSwapped: false };
+  // What is taken over can be said by its value alone: what it is taken over from may change.
+  const isTakenOver = INHERITED.has(property) && !style.winner(property);
+  const kept = { text: isTakenOver ? now : style.restated(property), computed: now, isChanged: false };
   // What nobody has declared is the browser's own; a text has the colour of what holds it all the same.
   if (property !== 'color' && style.winner(property)?.origin !== 'author') return kept;
   // What follows the text's colour follows it to another.
   if (/currentcolor/i.test(now)) return kept;
-  const text = swapIn(style.text(property), swap);
-  return text === undefined ? kept : { text, computed: style.computedFrom(property, text), isSwapped: true };
+  const text = change(style, property);
+  return text === undefined ? kept : { text, computed: style.computedFrom(property, text), isChanged: true };
 }
 
 /** Values of one cell that differ from member to member; more are no accident of a colour. */
 const MOST_GROUPS = 12;
 
-/** Sets what a cell needs for its elements to show what they are to. */
-function settle(session: ComponentSession, look: Look, cell: WantedCell): Look {
-  const { part, property, column, view, wanted } = cell;
+/** Sets what a part needs in a state for its elements to show what they are to. */
+function settle(session: ComponentSession, look: Look, state: WantedState): Look {
+  const { part, column, view } = state;
   let next = look;
-  for (let round = 0; round < MOST_GROUPS; round++) {
-    const groups = session.groupsSeenUnder(next, part, column.name, view).flatMap(({ members, style }) => {
-      const own = members[0] && wanted.get(members[0].order);
-      return own
-        ? [{ members, own, isThere: [style.text(property), style.computed(property)].includes(own.computed) }]
-        : [];
+  let { cells } = state;
+  for (let round = 0; round < MOST_GROUPS && cells.length; round++) {
+    const seen = session.groupsSeenUnder(next, part, column.name, view);
+    const isFirst = round === 0;
+    cells = cells.filter((cell) => {
+      const changed = settleCell(session, next, state, cell, seen, isFirst);
+      if (changed) next = changed;
+      return changed;
     });
-    const missing = groups.find(({ isThere }) => !isThere);
-    if (!missing) return next;
-    const isForAll = round === 0 && groups.every(({ own }) => own.computed === missing.own.computed);
-    const members = groups.flatMap(({ own, members: some, isThere }) =>
-      !isThere && own.computed === missing.own.computed ? some : [],
-    );
-    const exception = isForAll ? undefined : exceptionFor(session, next, part, members);
-    const changed = withValue(next, cell, missing.own.text, exception);
-    // What has been said already, and is not seen, something else decides.
-    if (!changed) return next;
-    next = changed;
   }
   return next;
 }
 
+/** The look with what the first elements need that do not show what they are to; undefined where all do, or something else decides. */
+function settleCell(
+  session: ComponentSession,
+  look: Look,
+  state: WantedState,
+  { property, wanted }: WantedCell,
+  seen: ReturnType<ComponentSession['groupsSeenUnder']>,
+  isFirst: boolean,
+): Look | undefined {
+  const groups = seen.flatMap(({ members, style }) => {
+    const own = members[0] && wanted.get(members[0].order);
+    return own
+      ? [{ members, own, isThere: [style.text(property), style.computed(property)].includes(own.computed) }]
+      : [];
+  });
+  const missing = groups.find(({ isThere }) => !isThere);
+  if (!missing) return undefined;
+  const isForAll = isFirst && groups.every(({ own }) => own.computed === missing.own.computed);
+  const members = groups.flatMap(({ own, members: some, isThere }) =>
+    !isThere && own.computed === missing.own.computed ? some : [],
+  );
+  const exception = isForAll ? undefined : exceptionFor(session, look, state.part, members);
+  return withValue(look, state, property, missing.own.text, exception);
+}
+
 /** A look that says a value in a cell; where it says so already, in the whole of the state that is seen there. */
-function withValue(look: Look, cell: WantedCell, value: string, exception: Exception | undefined): Look | undefined {
-  const { part, carrier, property, column, view } = cell;
+function withValue(
+  look: Look,
+  { part, carrier, column, view }: WantedState,
+  property: string,
+  value: string,
+  exception: Exception | undefined,
+): Look | undefined {
   const place = { ...view.place, ...(exception ? { exception: exception.id } : {}) };
   const slots = [column, { ...column, atoms: column.shown }].map((own) =>
     cellSetting(part, carrier, property, own, place),

@@ -6,7 +6,7 @@ import { EMPTY_LOOK, type Look } from '../look/model.js';
 import { coloursIn, isMeant, swapIn, type ColourSwap } from '../palette/in-value.js';
 import { ComponentSession } from '../session/component-session.js';
 import { pageOf } from '../testing/page.js';
-import { swapColour, swapPlaceKey, type SwapView } from './swap-colour.js';
+import { recolour, swapPlaceKey, type SwapView, type Swapping } from './recolour.js';
 
 const VIEWS: readonly SwapView[] = [
   { environment: { ...DESKTOP, ...VIEWPORTS.wide }, place: {} },
@@ -16,6 +16,14 @@ const VIEWS: readonly SwapView[] = [
 const BLUE = parseColour('#0b5563')!;
 const BARE = { before: EMPTY_LOOK, look: EMPTY_LOOK };
 const swap: ColourSwap = { from: BLUE, to: '#8a1c1c' };
+
+const swapColour = (
+  session: ComponentSession,
+  swapping: Swapping,
+  other: ColourSwap,
+  views: readonly SwapView[],
+  only?: ReadonlySet<string>,
+) => recolour(session, swapping, (style, property) => swapIn(style.text(property), other), views, only);
 
 const sessionOf = (body: string, css: string, kind: string): ComponentSession => {
   const page = pageOf(body, css);
