@@ -70,6 +70,17 @@ for (const scheme of ['light', 'dark'] as const) {
     await page.getByRole('group', { name: 'Colours of the palette and the site' }).getByRole('button').first().click();
     await expect(page.getByText(/^\d+ declarations?$/)).toBeVisible();
     await passes();
+    await page.getByRole('button', { name: 'Dark scheme' }).click();
+    await page.getByRole('button', { name: 'Make a dark scheme' }).click();
+    await expect(page.getByRole('button', { name: /^Keep in/ })).toBeVisible();
+    await passes();
+    const address = page.url();
+    await page.goto(`${address.slice(0, address.indexOf('/sites/'))}/`);
+    await page.getByRole('link', { name: HOME }).first().click();
+    await page.getByRole('link', { name: 'Palette' }).click();
+    await page.getByRole('button', { name: 'Drift' }).click();
+    await expect(page.getByRole('button', { name: /^Make \d groups? alike$/ })).toBeVisible();
+    await passes();
   });
 }
 

@@ -8,6 +8,7 @@ import type {
   ComponentEffect,
   CopiedLook,
   DarkScheme,
+  Drift,
   EditingPlace,
   FontFile,
   FoundColour,
@@ -25,6 +26,7 @@ import type {
   Proposal,
   Remedy,
   RuleCheck,
+  SettledDrift,
   SheetRow,
   SiteHandover,
   SiteFinish,
@@ -233,6 +235,8 @@ export interface SiteColour {
 export interface SitePages {
   readonly siteId: string;
   readonly versions: readonly string[];
+  /** Changes with what the site wears, so that it is asked for again. */
+  readonly worn: string;
 }
 
 /** A colour, as CSS text. */
@@ -425,6 +429,10 @@ export interface Engine {
   swapColour(at: SitePages, swap: WantedSwap, onStep: OnStep): Promise<SwapAcross>;
   /** A dark scheme for a site, with the checks that are otherwise in it. */
   darkScheme(at: SitePages, onStep: OnStep): Promise<DarkSchemeAnswer>;
+  /** Things that look alike and are not quite. */
+  findDrift(at: SitePages, onStep: OnStep): Promise<Drift[]>;
+  /** The same made alike, with the checks that change. */
+  settleDrift(at: SitePages, drifts: readonly Drift[], onStep: OnStep): Promise<SettledDrift>;
   /** A look on other components of its kind, with the checks that change. */
   copyLook(
     at: SitePages,

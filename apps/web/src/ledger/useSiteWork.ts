@@ -29,7 +29,7 @@ export function useSitePages(site: Site) {
         await equip(surveyEngine(), id, edition);
         versions.push(edition);
       }
-      return { siteId: site.id, versions };
+      return { siteId: site.id, versions, worn: worn! };
     },
   });
   const error = components.error ?? opened.error;

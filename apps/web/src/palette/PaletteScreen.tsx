@@ -11,6 +11,7 @@ import { Segments } from '../shell/Segments';
 import { stepsOf } from '../shell/steps';
 import { useDocumentTitle } from '../shell/useDocumentTitle';
 import { DarkScheme } from './DarkScheme';
+import { Drift } from './Drift';
 import { Pairs } from './Pairs';
 import { Swatches } from './Swatches';
 import { usePalette } from './usePalette';
@@ -18,10 +19,15 @@ import { useSitePages } from '../ledger/useSiteWork';
 import { WhereUsed } from './WhereUsed';
 
 const VIEWS = [
-  { value: 'colours', label: 'Colours' },
-  { value: 'pairs', label: 'Pairs', hint: 'Every colour as text on every other' },
-  { value: 'uses', label: 'Where used', hint: 'Every place that has a colour, and another one put there' },
-  { value: 'dark', label: 'Dark scheme', hint: 'The site for those who prefer a dark screen' },
+  {
+    value: 'colours',
+    label: 'Colours',
+    hint: 'The colours of this site by name. A value that names one changes with it.',
+  },
+  { value: 'pairs', label: 'Pairs', hint: 'Every colour as text on every other.' },
+  { value: 'uses', label: 'Where used', hint: 'Every place that has a colour, and another one put there.' },
+  { value: 'drift', label: 'Drift', hint: 'Things of one kind that look alike, and are not quite.' },
+  { value: 'dark', label: 'Dark scheme', hint: 'The site for those who prefer a dark screen.' },
 ] as const;
 type View = (typeof VIEWS)[number]['value'];
 
@@ -65,7 +71,7 @@ function OfSite({ site }: { site: Site }) {
             Palette
           </Box>
           <Box color="ink2" fontSize="14px">
-            The colours of this site by name. A value that names one changes with it.
+            {VIEWS.find(({ value }) => value === view)!.hint}
           </Box>
         </Box>
         <Segments label="Part of the palette" value={view} choices={VIEWS} onChange={setView} />
@@ -87,6 +93,8 @@ function OfSite({ site }: { site: Site }) {
         <Pairs {...own} />
       ) : view === 'uses' ? (
         <WhereUsed {...own} sought={sought} onSeek={setSought} />
+      ) : view === 'drift' ? (
+        <Drift {...own} />
       ) : (
         <DarkScheme {...own} />
       )}

@@ -6,9 +6,10 @@ import { EMPTY_LOOK, type Look } from '../look/model.js';
 import { coloursIn, isMeant, swapIn, type ColourSwap } from '../palette/in-value.js';
 import { ComponentSession } from '../session/component-session.js';
 import { pageOf } from '../testing/page.js';
-import { recolour, swapPlaceKey, type SwapView, type Swapping } from './recolour.js';
+import { recolour, swapPlaceKey, type Swapping } from './recolour.js';
+import type { View } from './settle.js';
 
-const VIEWS: readonly SwapView[] = [
+const VIEWS: readonly View[] = [
   { environment: { ...DESKTOP, ...VIEWPORTS.wide }, place: {} },
   { environment: { ...DESKTOP, ...VIEWPORTS.narrow }, place: { viewport: 'narrow' } },
   { environment: { ...DESKTOP, scheme: 'dark' }, place: { scheme: 'dark' } },
@@ -21,7 +22,7 @@ const swapColour = (
   session: ComponentSession,
   swapping: Swapping,
   other: ColourSwap,
-  views: readonly SwapView[],
+  views: readonly View[],
   only?: ReadonlySet<string>,
 ) => recolour(session, swapping, (style, property) => swapIn(style.text(property), other), views, only);
 

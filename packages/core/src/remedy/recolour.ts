@@ -1,13 +1,10 @@
 import { setBits } from '../component/states.js';
 import type { StateColumn } from '../component/state-column.js';
-import type { Environment } from '../css/conditions/environment.js';
 import type { Atom } from '../css/selector/states.js';
 import type { ElementStyle } from '../css/cascade/element-style.js';
-import type { EditingPlace } from '../look/editing-place.js';
-import { changeLook, settingIndex, settingKey, type Exception, type Look } from '../look/model.js';
+import type { Look } from '../look/model.js';
 import type { ComponentSession } from '../session/component-session.js';
-import { cellSetting } from '../sheet/cells.js';
-import type { ElementNode } from '../tree/tree.js';
+import { settle, type View, type Wanted, type WantedCell, type WantedState } from './settle.js';
 
 const SIDES = ['top', 'right', 'bottom', 'left'];
 
@@ -42,12 +39,6 @@ const INHERITED: ReadonlySet<string> = new Set([
   'fill',
   'stroke',
 ]);
-
-/** A width, scheme or page that a site may have other values in. */
-export interface SwapView {
-  readonly environment: Environment;
-  readonly place: Pick<EditingPlace, 'viewport' | 'scheme' | 'page'>;
-}
 
 /** What stands in place of a value that holds colours; undefined where it stays as it is. */
 export type ColourChange = (style: ElementStyle, property: string) => string | undefined;
@@ -86,7 +77,7 @@ export function recolour(
   session: ComponentSession,
   { before, look }: Swapping,
   change: ColourChange,
-  views: readonly SwapView[],
+  views: readonly View[],
   only?: ReadonlySet<string>,
 ): Swapped {
   const states = statesBefore(session, before, change, views, only);
@@ -112,27 +103,13 @@ export function recolour(
   return { look: next, places: [...places.values()] };
 }
 
-/** What an element shows then: the declared text, and what it comes to. */
-interface Wanted {
-  readonly text: string;
-  readonly computed: string;
-}
-
 /** A property of a part in a state and view, with what its elements are to show. */
-interface WantedCell {
-  readonly property: string;
-  /** By the elements' orders; without those in which it is not drawn. */
-  readonly wanted: ReadonlyMap<number, Wanted>;
+interface RecolouredCell extends WantedCell {
   readonly hasIt: boolean;
 }
 
-/** A part in a state and view. */
-interface WantedState {
-  readonly part: string;
-  readonly carrier: string;
-  readonly column: StateColumn;
-  readonly view: SwapView;
-  readonly cells: readonly WantedCell[];
+interface RecolouredState extends WantedState {
+  readonly cells: readonly RecolouredCell[];
 }
 
 const POINTED: ReadonlySet<Atom> = new Set<Atom>(['hover', 'active', 'focus', 'focus-visible']);
@@ -142,10 +119,10 @@ function statesBefore(
   session: ComponentSession,
   look: Look,
   change: ColourChange,
-  views: readonly SwapView[],
+  views: readonly View[],
   only: ReadonlySet<string> | undefined,
-): WantedState[] {
-  const states = new Map<string, WantedState[]>();
+): RecolouredState[] {
+  const states = new Map<string, RecolouredState[]>();
   // A state that one width knows has a column in all, once something is set in it.
   const columns = new Map<string, Map<string, StateColumn>>();
   for (const view of views)
@@ -164,7 +141,7 @@ function statesBefore(
       const { name, carrier = name } = part.part;
       for (const column of [...columns.get(name)!.values()].sort((a, b) => setBits(a) - setBits(b))) {
         const groups = session.groupsSeenUnder(look, name, column.name, view);
-        const cells = [...COLOURED].flatMap(([property, isDrawn]): WantedCell[] => {
+        const cells = [...COLOURED].flatMap(([property, isDrawn]): RecolouredCell[] => {
           if (only && !only.has(swapPlaceKey({ part: name, property }))) return [];
           const wanted = new Map<number, Wanted>();
           let hasIt = false;
@@ -201,85 +178,4 @@ function wantedOf(
   if (/currentcolor/i.test(now)) return kept;
   const text = change(style, property);
   return text === undefined ? kept : { text, computed: style.computedFrom(property, text), isChanged: true };
-}
-
-/** Values of one cell that differ from member to member; more are no accident of a colour. */
-const MOST_GROUPS = 12;
-
-/** Sets what a part needs in a state for its elements to show what they are to. */
-function settle(session: ComponentSession, look: Look, state: WantedState): Look {
-  const { part, column, view } = state;
-  let next = look;
-  let { cells } = state;
-  for (let round = 0; round < MOST_GROUPS && cells.length; round++) {
-    const seen = session.groupsSeenUnder(next, part, column.name, view);
-    const isFirst = round === 0;
-    cells = cells.filter((cell) => {
-      const changed = settleCell(session, next, state, cell, seen, isFirst);
-      if (changed) next = changed;
-      return changed;
-    });
-  }
-  return next;
-}
-
-/** The look with what the first elements need that do not show what they are to; undefined where all do, or something else decides. */
-function settleCell(
-  session: ComponentSession,
-  look: Look,
-  state: WantedState,
-  { property, wanted }: WantedCell,
-  seen: ReturnType<ComponentSession['groupsSeenUnder']>,
-  isFirst: boolean,
-): Look | undefined {
-  const groups = seen.flatMap(({ members, style }) => {
-    const own = members[0] && wanted.get(members[0].order);
-    return own
-      ? [{ members, own, isThere: [style.text(property), style.computed(property)].includes(own.computed) }]
-      : [];
-  });
-  const missing = groups.find(({ isThere }) => !isThere);
-  if (!missing) return undefined;
-  const isForAll = isFirst && groups.every(({ own }) => own.computed === missing.own.computed);
-  const members = groups.flatMap(({ own, members: some, isThere }) =>
-    !isThere && own.computed === missing.own.computed ? some : [],
-  );
-  const exception = isForAll ? undefined : exceptionFor(session, look, state.part, members);
-  return withValue(look, state, property, missing.own.text, exception);
-}
-
-/** A look that says a value in a cell; where it says so already, in the whole of the state that is seen there. */
-function withValue(
-  look: Look,
-  { part, carrier, column, view }: WantedState,
-  property: string,
-  value: string,
-  exception: Exception | undefined,
-): Look | undefined {
-  const place = { ...view.place, ...(exception ? { exception: exception.id } : {}) };
-  const slots = [column, { ...column, atoms: column.shown }].map((own) =>
-    cellSetting(part, carrier, property, own, place),
-  );
-  const slot = slots.find((own) => settingIndex(look).get(settingKey(own))?.value !== value);
-  if (!slot) return undefined;
-  const known = exception === undefined || look.exceptions.includes(exception);
-  const own = known ? look : { ...look, exceptions: [...look.exceptions, exception] };
-  return changeLook(own, [{ ...slot, value }]);
-}
-
-/** An exception of just these members: one that the look has, or a new one. */
-function exceptionFor(session: ComponentSession, look: Look, part: string, members: readonly ElementNode[]): Exception {
-  const orders = new Set(members.map(({ order }) => order));
-  const own = session.members(part).filter(({ order }) => orders.has(order));
-  const selectors = own.map(({ selector }) => selector);
-  const isSame = (other: Exception) =>
-    other.part === part &&
-    other.members.length === selectors.length &&
-    selectors.every((one) => other.members.includes(one));
-  const known = look.exceptions.find(isSame);
-  if (known) return known;
-  const ids = new Set(look.exceptions.map(({ id }) => id));
-  let n = look.exceptions.length + 1;
-  while (ids.has(`colour-${n}`)) n++;
-  return { id: `colour-${n}`, name: own[0]?.text ?? part, part, members: selectors };
 }

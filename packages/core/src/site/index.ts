@@ -32,3 +32,13 @@ export { asTold, copyingLook, type CopiedLook, type CopyShare } from './copy-loo
 export { swappingAcross, type SiteSwap, type SwapAcross, type SwapShare } from './swap-across.js';
 export { replacingAcross, type AcrossSite, type PlacedColourShare } from './replace-colour.js';
 export { derivingDark, type DarkScheme, type DarkShare } from './dark-scheme.js';
+export {
+  findingDrift,
+  settlingDrift,
+  type Drift,
+  type DriftedCell,
+  type DriftedValue,
+  type DriftShare,
+  type DriftUnit,
+  type SettledDrift,
+} from './drift.js';

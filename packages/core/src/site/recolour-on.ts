@@ -1,7 +1,8 @@
 import { settingText, type Exception, type Look, type Setting } from '../look/model.js';
 import type { PageSession } from '../parts/page-session.js';
 import type { RemedyRequest } from '../remedy/drafting.js';
-import { recolour, swapPlaceKey, type ColourChange, type SwapPlace, type SwapView } from '../remedy/recolour.js';
+import { recolour, swapPlaceKey, type ColourChange, type SwapPlace } from '../remedy/recolour.js';
+import type { View } from '../remedy/settle.js';
 import type { SiteComponent } from './effect.js';
 import type { WearableSite } from './site.js';
 
@@ -24,7 +25,7 @@ export function recolourOn(
   site: WearableSite,
   { place, version }: Pick<SiteComponent, 'place' | 'version'>,
   change: ColourChange,
-  viewsOf: (page: PageSession) => readonly SwapView[],
+  viewsOf: (page: PageSession) => readonly View[],
   only?: ReadonlySet<string>,
 ): Recoloured {
   const before = site.on(version).wearing(place).look;
@@ -55,12 +56,12 @@ export function recolourOn(
   };
 }
 
-const inDark = ({ environment, place }: SwapView): SwapView => ({
+const inDark = ({ environment, place }: View): View => ({
   environment: { ...environment, scheme: 'dark' },
   place: { ...place, scheme: 'dark' },
 });
 
-const widthsOf = ({ viewports }: RemedyRequest): SwapView[] =>
+const widthsOf = ({ viewports }: RemedyRequest): View[] =>
   viewports.map(({ name, environment }) => ({
     environment,
     place: name === 'medium' || name === 'narrow' ? { viewport: name } : {},
@@ -69,11 +70,11 @@ const widthsOf = ({ viewports }: RemedyRequest): SwapView[] =>
 /** Widths and schemes that a page tells apart, the widest first and in the light scheme first. */
 export const viewsIn =
   (request: RemedyRequest) =>
-  (page: PageSession): SwapView[] => {
+  (page: PageSession): View[] => {
     const wide = widthsOf(request);
     const hasDark = page.environmentCases.some(({ scheme }) => scheme === 'dark');
     return hasDark ? [...wide, ...wide.map(inDark)] : wide;
   };
 
 /** The widths in the dark scheme alone. */
-export const darkViewsIn = (request: RemedyRequest) => (): SwapView[] => widthsOf(request).map(inDark);
+export const darkViewsIn = (request: RemedyRequest) => (): View[] => widthsOf(request).map(inDark);

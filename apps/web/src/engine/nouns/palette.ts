@@ -5,9 +5,11 @@ import {
   copyingLook,
   derivingDark,
   findingColour,
+  findingDrift,
   findingPairs,
   finishInTurns,
   parseColour,
+  settlingDrift,
   swappingAcross,
   type Rgba,
   type Steps,
@@ -33,7 +35,16 @@ const inTurns = <T>(steps: Steps<T>, onStep: OnStep): Promise<T> => finishInTurn
 /** The colours of a site: where they are, beside what, and what others would do. */
 export function paletteOf(): Pick<
   Engine,
-  'coloursOfSite' | 'findColour' | 'swapColour' | 'darkScheme' | 'copyLook' | 'tryFinishes' | 'tryPalette' | 'findPairs'
+  | 'coloursOfSite'
+  | 'findColour'
+  | 'swapColour'
+  | 'darkScheme'
+  | 'findDrift'
+  | 'settleDrift'
+  | 'copyLook'
+  | 'tryFinishes'
+  | 'tryPalette'
+  | 'findPairs'
 > {
   return {
     async coloursOfSite(at) {
@@ -54,6 +65,14 @@ export function paletteOf(): Pick<
       const { looks, ...answer } = await inTurns(derivingDark(site, IN_DARK), onStep);
       const under = site.under(looks);
       return { ...answer, css: new Map(at.versions.map((version) => [version, under.on(version).css])) };
+    },
+
+    async findDrift(at, onStep) {
+      return inTurns(findingDrift(siteAt(at), REQUEST), onStep);
+    },
+
+    async settleDrift(at, drifts, onStep) {
+      return inTurns(settlingDrift(siteAt(at), drifts, REQUEST), onStep);
     },
 
     async copyLook(at, from, only, onStep) {
