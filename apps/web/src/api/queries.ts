@@ -44,15 +44,21 @@ export const siteQuery = (id: string) =>
 export const pageQuery = (id: string) =>
   queryOptions({ queryKey: ['pages', id], queryFn: ({ signal }) => call(pageSchema, `/pages/${id}`, { signal }) });
 
+/** Saves that are on their way, by component: what is asked for meanwhile waits for them. */
+const saving = new Map<string, Promise<unknown>>();
+
 export const componentsQuery = (siteId: string) =>
   queryOptions({
     queryKey: ['components', siteId],
-    queryFn: async ({ signal }) =>
-      (await call(componentListSchema, `/sites/${siteId}/components`, { signal })).components,
+    queryFn: async ({ signal }) => {
+      await Promise.all(saving.values());
+      return (await call(componentListSchema, `/sites/${siteId}/components`, { signal })).components;
+    },
   });
 
-/** Saves that are on their way, by component: what is asked for meanwhile waits for them. */
-const saving = new Map<string, Promise<unknown>>();
+/** The same as it is now, whatever was kept of it: an edit that was saved since changes what the site wears. */
+export const componentsNow = (siteId: string) =>
+  queryOptions({ ...componentsQuery(siteId), staleTime: 0, refetchOnMount: 'always' });
 
 export const componentQuery = (id: string) =>
   queryOptions({

@@ -1,4 +1,12 @@
-import { DESKTOP, VIEWPORTS, type EditingPlace, type Environment, type ViewportName } from '@retoque/core';
+import {
+  DESKTOP,
+  finishInTurns,
+  VIEWPORTS,
+  type EditingPlace,
+  type Environment,
+  type Steps,
+  type ViewportName,
+} from '@retoque/core';
 import type { LedgerQuery, OnStep, SheetQuery } from './protocol';
 
 /** The surroundings in which something is asked for at a width. */
@@ -36,3 +44,10 @@ export const telling =
 export const now = () => performance.now();
 /** Lets whatever was asked for in the meantime have its turn. */
 export const nextTurn = () => new Promise<void>((resolve) => setTimeout(resolve));
+
+/** What is asked of a whole site: every width in the light scheme. */
+export const SITE_REQUEST = { ...ledgerRequest({ place: {}, added: [], measured: 0 }), at: 'wide' };
+
+/** What is asked meanwhile has its turn after each step. */
+export const inTurns = <T>(steps: Steps<T>, onStep: OnStep): Promise<T> =>
+  finishInTurns(steps, telling(onStep), now, 0);

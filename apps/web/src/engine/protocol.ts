@@ -19,10 +19,13 @@ import type {
   Locator,
   Look,
   LooksShown,
+  MatchedLook,
   MeasuredElement,
   PageReach,
   PairInUse,
   PartMember,
+  PartPairs,
+  PlacedOnPage,
   Proposal,
   Remedy,
   RuleCheck,
@@ -30,6 +33,7 @@ import type {
   SheetRow,
   SiteHandover,
   SiteFinish,
+  SiteComponent,
   SitePalette,
   Solution,
   SolveScope,
@@ -433,6 +437,16 @@ export interface Engine {
   findDrift(at: SitePages, onStep: OnStep): Promise<Drift[]>;
   /** The same made alike, with the checks that change. */
   settleDrift(at: SitePages, drifts: readonly Drift[], onStep: OnStep): Promise<SettledDrift>;
+  /** Every component of a site once, on the first page that has it. */
+  componentsOfSite(at: SitePages): Promise<SiteComponent[]>;
+  /** The look of one thing on another, in every state, with the checks that change. */
+  matchLook(
+    at: SitePages,
+    from: PlacedOnPage,
+    to: PlacedOnPage,
+    pairs: PartPairs | undefined,
+    onStep: OnStep,
+  ): Promise<MatchedLook>;
   /** A look on other components of its kind, with the checks that change. */
   copyLook(
     at: SitePages,

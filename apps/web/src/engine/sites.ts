@@ -6,9 +6,10 @@ import {
   type Look,
   type PageSession,
   type SiteUnder,
+  type WearableSite,
   type WornLook,
 } from '@retoque/core';
-import type { ComponentRef, EnginePage, WornChange } from './protocol';
+import type { ComponentRef, EnginePage, SitePages, WornChange } from './protocol';
 
 /** The sites that this worker was told of, the least recently used first. What they wear is small, and always kept. */
 const sites = new Map<string, Site>();
@@ -27,6 +28,9 @@ export function siteOf(siteId: string): Site {
   [...sites.values()].at(-1 - MAX_PARSED_SITES)?.putAway();
   return site;
 }
+
+/** The pages of a site as they are now. */
+export const siteAt = ({ siteId, versions }: SitePages): WearableSite => siteOf(siteId).at(versions);
 
 /** Takes note of what a site wears now; told of the looks alone that have changed. */
 export function wear(siteId: string, { bounds, palette, finishes, looks, order }: WornChange): void {

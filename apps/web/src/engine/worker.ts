@@ -5,6 +5,7 @@ import { ledgerOf } from './nouns/ledger';
 import { measuringOf } from './nouns/measuring';
 import { pagesOf } from './nouns/pages';
 import { paletteOf } from './nouns/palette';
+import { sharingOf } from './nouns/sharing';
 import { sheetOf } from './nouns/sheet';
 import { wholeSiteOf } from './nouns/site';
 import type { Engine } from './protocol';
@@ -23,6 +24,7 @@ const engine: Engine = {
   ...sheetOf(files),
   ...ledgerOf(),
   ...paletteOf(),
+  ...sharingOf(),
 };
 
 expose(engine);

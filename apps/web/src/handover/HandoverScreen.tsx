@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { FolderDown } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { useParams } from 'react-router';
-import { componentQuery, componentsQuery, siteQuery } from '../api/queries';
+import { componentQuery, componentsNow, siteQuery } from '../api/queries';
 import { siteAssetsQuery } from '../assets/queries';
 import { AppBar } from '../shell/AppBar';
 import { Busy } from '../shell/Busy';
@@ -27,7 +27,7 @@ export function HandoverScreen() {
   const { siteId = '', pageId = '', componentId } = useParams();
   const site = useQuery(siteQuery(siteId));
   // What was saved last is handed over, in whichever window it was.
-  const kept = useQuery({ ...componentsQuery(siteId), staleTime: 0, refetchOnMount: 'always' });
+  const kept = useQuery(componentsNow(siteId));
   const settled = useQuery({
     ...componentQuery(componentId ?? ''),
     enabled: componentId !== undefined,

@@ -1,6 +1,6 @@
 import type { Site } from '@retoque/contract';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { componentsQuery, pageQuery } from '../api/queries';
+import { componentsNow, pageQuery } from '../api/queries';
 import { surveyEngine } from '../engine/engine';
 import { openPages } from '../engine/open-pages';
 import type { OnStep, SitePages } from '../engine/protocol';
@@ -11,7 +11,7 @@ import { equip } from '../measuring/equip';
 /** The pages of a site as the second worker has them, with what they wear; and what its answers depend on. */
 export function useSitePages(site: Site) {
   const client = useQueryClient();
-  const components = useQuery({ ...componentsQuery(site.id), staleTime: 0, refetchOnMount: 'always' });
+  const components = useQuery(componentsNow(site.id));
   const kept = components.isFetching ? undefined : components.data;
   const worn = kept && wornKey({ ...site, components: kept });
   const opened = useQuery({

@@ -5,7 +5,7 @@ import { MousePointerClick, Plus, RefreshCw } from 'lucide-react';
 import { useCallback, useMemo, useRef, useState } from 'react';
 import { late } from '../shell/late';
 import { useParams } from 'react-router';
-import { componentsQuery, pageQuery, siteQuery, useRefreshPage } from '../api/queries';
+import { componentsNow, pageQuery, siteQuery, useRefreshPage } from '../api/queries';
 import { engine, useOpenedPage } from '../engine/engine';
 import type { FoundWithChecks } from '../engine/protocol';
 import { SafeFrame } from '../frame/SafeFrame';
@@ -43,7 +43,7 @@ export function SurveyScreen() {
   const { siteId = '', pageId = '' } = useParams();
   const site = useQuery(siteQuery(siteId));
   const page = useQuery(pageQuery(pageId));
-  const kept = useQuery(componentsQuery(siteId));
+  const kept = useQuery(componentsNow(siteId));
   const opened = useOpenedPage(page.data);
   const versionId = opened.data?.versionId;
   useDocumentTitle(page.data?.name, site.data?.name);

@@ -25,7 +25,7 @@ export type {
 } from './handover/site-handover.js';
 export { LOOKS_SHOWN, pageChecks, pageWays, siteChecks, type LooksShown, type PageChecks } from './ledger.js';
 export { coloursOfSite, findingColour, type ColourUse, type FoundColour } from './colour-usage.js';
-export { type ComponentEffect } from './effect.js';
+export { componentsOfSite, type ComponentEffect, type SiteComponent } from './effect.js';
 export { findingPairs, type PairInUse } from './pairs-in-use.js';
 export { changingFinishes, changingPalette } from './changed-names.js';
 export { asTold, copyingLook, type CopiedLook, type CopyShare } from './copy-look.js';
@@ -42,3 +42,4 @@ export {
   type DriftUnit,
   type SettledDrift,
 } from './drift.js';
+export { matchingLook, type MatchedLook, type PartPairs, type PlacedOnPage, type RoledPart } from './match-look.js';

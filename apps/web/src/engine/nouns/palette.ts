@@ -1,26 +1,17 @@
 import {
-  changingFinishes,
   changingPalette,
   coloursOfSite,
-  copyingLook,
   derivingDark,
   findingColour,
-  findingDrift,
   findingPairs,
-  finishInTurns,
   parseColour,
-  settlingDrift,
   swappingAcross,
   type Rgba,
-  type Steps,
 } from '@retoque/core';
-import { ledgerRequest, now, telling } from '../asking';
-import type { Engine, OnStep, SitePages } from '../protocol';
-import { siteOf } from '../sites';
+import { inTurns, ledgerRequest, SITE_REQUEST } from '../asking';
+import type { Engine } from '../protocol';
+import { siteAt } from '../sites';
 
-const siteAt = ({ siteId, versions }: SitePages) => siteOf(siteId).at(versions);
-
-const REQUEST = { ...ledgerRequest({ place: {}, added: [], measured: 0 }), at: 'wide' };
 const IN_DARK = { ...ledgerRequest({ place: { scheme: 'dark' }, added: [], measured: 0 }), at: 'wide' };
 
 function colourOf(css: string): Rgba {
@@ -29,22 +20,10 @@ function colourOf(css: string): Rgba {
   return colour;
 }
 
-/** What is asked meanwhile has its turn after each step. */
-const inTurns = <T>(steps: Steps<T>, onStep: OnStep): Promise<T> => finishInTurns(steps, telling(onStep), now, 0);
-
 /** The colours of a site: where they are, beside what, and what others would do. */
 export function paletteOf(): Pick<
   Engine,
-  | 'coloursOfSite'
-  | 'findColour'
-  | 'swapColour'
-  | 'darkScheme'
-  | 'findDrift'
-  | 'settleDrift'
-  | 'copyLook'
-  | 'tryFinishes'
-  | 'tryPalette'
-  | 'findPairs'
+  'coloursOfSite' | 'findColour' | 'swapColour' | 'darkScheme' | 'tryPalette' | 'findPairs'
 > {
   return {
     async coloursOfSite(at) {
@@ -57,7 +36,10 @@ export function paletteOf(): Pick<
 
     async swapColour(at, { css, near, to, written, only }, onStep) {
       colourOf(to);
-      return inTurns(swappingAcross(siteAt(at), { from: colourOf(css), near, to, written, only }, REQUEST), onStep);
+      return inTurns(
+        swappingAcross(siteAt(at), { from: colourOf(css), near, to, written, only }, SITE_REQUEST),
+        onStep,
+      );
     },
 
     async darkScheme(at, onStep) {
@@ -67,25 +49,8 @@ export function paletteOf(): Pick<
       return { ...answer, css: new Map(at.versions.map((version) => [version, under.on(version).css])) };
     },
 
-    async findDrift(at, onStep) {
-      return inTurns(findingDrift(siteAt(at), REQUEST), onStep);
-    },
-
-    async settleDrift(at, drifts, onStep) {
-      return inTurns(settlingDrift(siteAt(at), drifts, REQUEST), onStep);
-    },
-
-    async copyLook(at, from, only, onStep) {
-      const look = siteOf(at.siteId).resolve(from.look);
-      return inTurns(copyingLook(siteAt(at), { ...from, look }, REQUEST, only), onStep);
-    },
-
-    async tryFinishes(at, finishes, onStep) {
-      return inTurns(changingFinishes(siteAt(at), finishes, REQUEST), onStep);
-    },
-
     async tryPalette(at, palette, onStep) {
-      return inTurns(changingPalette(siteAt(at), palette, REQUEST), onStep);
+      return inTurns(changingPalette(siteAt(at), palette, SITE_REQUEST), onStep);
     },
 
     async findPairs(at, onStep) {

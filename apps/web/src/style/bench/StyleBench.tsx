@@ -249,8 +249,10 @@ export function StyleBench({
             <div className="bench-head">
               <h1>{component.name}</h1>
               <div className="reach">
-                {found ? reachWords(kind.label, kind.plural, found.reach) : ''}{' '}
-                <code>{part?.selector ?? found?.selector}</code>
+                <span>
+                  {found ? reachWords(kind.label, kind.plural, found.reach) : ''}{' '}
+                  <code>{part?.selector ?? found?.selector}</code>
+                </span>
               </div>
               <ReachButton words={reachElsewhere(reaching.reach, page.id)} onOpen={() => show('reach')} />
               <ViewMenu component={ready} viewport={viewport} view={view} onChange={setView} />

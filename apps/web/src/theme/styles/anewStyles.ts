@@ -1,3 +1,26 @@
+/** A page on which something is pointed at. */
+export const placePadStyles = {
+  '& .place-pad': {
+    position: 'relative',
+    flex: 1,
+    minHeight: 0,
+    overflow: 'hidden',
+    bg: 'lineSoft',
+    cursor: 'crosshair',
+    _focusVisible: { outline: '2px solid {colors.accent}', outlineOffset: '2px' },
+  },
+  '& .place-pad .page': { position: 'absolute', top: 0, overflow: 'hidden', boxShadow: 'lift' },
+  '& .place-pad i': { position: 'absolute', pointerEvents: 'none' },
+  '& .hovered': { outline: '1.5px dashed {colors.overPage}' },
+  '& .chosen': { outline: '2px solid {colors.overPage}', boxShadow: '0 0 0 4px rgba(255,255,255,.7)' },
+  '& .chosen::after': { content: '""', position: 'absolute', bg: 'lamp' },
+  '& .chosen[data-place=before]::after': { left: 0, right: 0, top: '-6px', height: '5px' },
+  '& .chosen[data-place=after]::after': { left: 0, right: 0, bottom: '-6px', height: '5px' },
+  '& .chosen[data-place=first]::after': { left: '4px', right: '4px', top: '3px', height: '5px' },
+  '& .chosen[data-place=last]::after': { left: '4px', right: '4px', bottom: '3px', height: '5px' },
+  '& .chosen[data-place=instead]::after': { inset: 0, opacity: 0.45 },
+} as const;
+
 /** The look of the dialog that makes a component anew. */
 export const anewStyles = {
   width: '100%',
@@ -48,23 +71,5 @@ export const anewStyles = {
     minHeight: '320px',
   },
   '& .line': { display: 'flex', gap: '10px', alignItems: 'center', justifyContent: 'space-between', flexWrap: 'wrap' },
-  '& .place-pad': {
-    position: 'relative',
-    flex: 1,
-    minHeight: 0,
-    overflow: 'hidden',
-    bg: 'lineSoft',
-    cursor: 'crosshair',
-    _focusVisible: { outline: '2px solid {colors.accent}', outlineOffset: '2px' },
-  },
-  '& .place-pad .page': { position: 'absolute', top: 0, overflow: 'hidden', boxShadow: 'lift' },
-  '& .place-pad i': { position: 'absolute', pointerEvents: 'none' },
-  '& .hovered': { outline: '1.5px dashed {colors.overPage}' },
-  '& .chosen': { outline: '2px solid {colors.overPage}', boxShadow: '0 0 0 4px rgba(255,255,255,.7)' },
-  '& .chosen::after': { content: '""', position: 'absolute', bg: 'lamp' },
-  '& .chosen[data-place=before]::after': { left: 0, right: 0, top: '-6px', height: '5px' },
-  '& .chosen[data-place=after]::after': { left: 0, right: 0, bottom: '-6px', height: '5px' },
-  '& .chosen[data-place=first]::after': { left: '4px', right: '4px', top: '3px', height: '5px' },
-  '& .chosen[data-place=last]::after': { left: '4px', right: '4px', bottom: '3px', height: '5px' },
-  '& .chosen[data-place=instead]::after': { inset: 0, opacity: 0.45 },
+  ...placePadStyles,
 } as const;
