@@ -119,6 +119,7 @@ export default tseslint.config(
   },
   {
     files: ['packages/contract/src/**/*.ts'],
+    ignores: ['**/*.test.ts'],
     rules: noInterface('The contract holds schemas only.'),
   },
   {

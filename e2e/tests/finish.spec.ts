@@ -100,3 +100,33 @@ test('a finish is worn, left and removed, and nothing that it said is lost', asy
   };
   await expect.poll(looks).toEqual([0, 'Hoist sail none 2', 'Drop anchor none 2']);
 });
+
+test('a look begins with a finish that comes along, goes to a file, and is worn on another site', async ({ page }) => {
+  await page.goto(await keepPage(page, HTML, CSS, 'Weir'));
+  await page.getByRole('button', { name: /^Hoist sail/ }).click();
+  await expect(cell(page, 'text', 'default')).toBeVisible();
+  await menu(page).click();
+  await page.getByRole('group', { name: 'Finishes to start from' }).getByRole('button', { name: 'Heather' }).click();
+  await expect(page.getByRole('button', { name: 'Finish: Heather' })).toBeVisible();
+  await saved(page);
+  const ground = cell(page, 'background', 'default');
+  await expect(ground).toHaveAttribute('title', /From its finish/);
+  const shown = await ground.innerText();
+  await menu(page).click();
+  const downloaded = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save Heather to a file' }).click();
+  const path = await (await downloaded).path();
+  expect((await downloaded).suggestedFilename()).toBe('heather.finish.json');
+
+  await page.goto(await keepPage(page, HTML, CSS, 'Lock'));
+  await page.getByRole('button', { name: /^Drop anchor/ }).click();
+  await expect(cell(page, 'text', 'default')).toBeVisible();
+  await menu(page).click();
+  const file = page.getByLabel('File with a finish');
+  await file.setInputFiles({ name: 'a.json', mimeType: 'application/json', buffer: Buffer.from('{"format": 1}') });
+  await expect(page.getByText('This file is no finish.')).toBeVisible();
+  await file.setInputFiles(path);
+  await expect(page.getByRole('button', { name: 'Finish: Heather' })).toBeVisible();
+  await expect(cell(page, 'background', 'default')).toHaveText(shown);
+  await saved(page);
+});

@@ -1,6 +1,7 @@
 export * from './asset.js';
 export * from './change.js';
 export * from './finish.js';
+export * from './finish-file.js';
 export * from './handover.js';
 export * from './job.js';
 export * from './look.js';

@@ -37,6 +37,7 @@ import type {
   SitePalette,
   Solution,
   SolveScope,
+  StarterLook,
   StateSheet,
   SwapAcross,
   Tally,
@@ -437,6 +438,8 @@ export interface Engine {
   findDrift(at: SitePages, onStep: OnStep): Promise<Drift[]>;
   /** The same made alike, with the checks that change. */
   settleDrift(at: SitePages, drifts: readonly Drift[], onStep: OnStep): Promise<SettledDrift>;
+  /** Looks of a kind to start from. */
+  starterLooks(kind: string): Promise<readonly StarterLook[]>;
   /** Every component of a site once, on the first page that has it. */
   componentsOfSite(at: SitePages): Promise<SiteComponent[]>;
   /** The look of one thing on another, in every state, with the checks that change. */

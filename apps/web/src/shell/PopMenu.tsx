@@ -9,7 +9,7 @@ const Popped = late(() => import('./Popped'), closed);
 
 /** A small menu or form that opens beside its button; what places it is loaded when one is first opened. */
 export function PopMenu(props: PopMenuProps) {
-  const [used, setUsed] = useState(false);
+  const [used, setUsed] = useState(props.open);
   if (used) return <Popped {...props} />;
   return closed(props, () => {
     setUsed(true);

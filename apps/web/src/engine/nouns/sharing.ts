@@ -5,6 +5,7 @@ import {
   findingDrift,
   matchingLook,
   settlingDrift,
+  starterLooks,
 } from '@retoque/core';
 import { inTurns, SITE_REQUEST } from '../asking';
 import type { Engine } from '../protocol';
@@ -13,7 +14,7 @@ import { siteAt, siteOf } from '../sites';
 /** Looks that several components of a site have: carried over, followed, and where they drift apart. */
 export function sharingOf(): Pick<
   Engine,
-  'findDrift' | 'settleDrift' | 'componentsOfSite' | 'matchLook' | 'copyLook' | 'tryFinishes'
+  'findDrift' | 'settleDrift' | 'starterLooks' | 'componentsOfSite' | 'matchLook' | 'copyLook' | 'tryFinishes'
 > {
   return {
     async findDrift(at, onStep) {
@@ -22,6 +23,10 @@ export function sharingOf(): Pick<
 
     async settleDrift(at, drifts, onStep) {
       return inTurns(settlingDrift(siteAt(at), drifts, SITE_REQUEST), onStep);
+    },
+
+    async starterLooks(kind) {
+      return starterLooks(kind);
     },
 
     async componentsOfSite(at) {

@@ -1,6 +1,7 @@
 import { Box, Flex, Input } from '@chakra-ui/react';
-import { currentTrial, type Finish, type LookData } from '@retoque/contract';
+import { currentTrial, writeFinishFile, type AddFinish, type Finish, type LookData } from '@retoque/contract';
 import {
+  asFileName,
   asFinish,
   backToFinish,
   bitsOfWhen,
@@ -8,13 +9,15 @@ import {
   finishWithOwn,
   followFinish,
   isShareable,
+  kindNamed,
   leaveFinish,
   partNamed,
+  resolveNames,
   type Look,
   type Setting,
 } from '@retoque/core';
 import { useQueryClient } from '@tanstack/react-query';
-import { Trash2 } from 'lucide-react';
+import { Download, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { addFinish, removeFinish, restoreFinish, saveFinish, siteQuery } from '../../api/queries';
 import { surveyEngine } from '../../engine/engine';
@@ -23,10 +26,12 @@ import { counted } from '../../shell/counted';
 import { Progress } from '../../ledger/Progress';
 import { saveChanged } from '../../ledger/put-shares';
 import { useSitePages, useSiteWork } from '../../ledger/useSiteWork';
-import { tellDone, tellProblem } from '../../shell/toasts';
+import { saveFile } from '../../shell/save-file';
+import { tellDone, tellProblem, toaster } from '../../shell/toasts';
 import { Button } from '../../theme/Button';
 import { useHand } from '../editor/hand';
 import type { LookEditor } from '../look/useLookEditor';
+import { FinishSources } from './FinishSources';
 import type { Styled } from './useOpened';
 
 interface Props {
@@ -68,6 +73,22 @@ export default function FinishChoices({ styled, editor, finishes, followed, onCl
       await refresh();
       editor.replace(followFinish(look, finish.id, own), `Kept as the finish “${finish.name}”`);
     });
+  const add = (finish: AddFinish) =>
+    act(async () => {
+      const { id, name: named, kind } = await addFinish(site.id, finish);
+      await refresh();
+      if (kind === component.kind)
+        editor.replace(followFinish(look, id, finish.look as Look), `Wears the finish “${named}”`);
+      else toaster.create({ title: `“${named}” is for ${kindNamed(kind)!.plural}: open one of them to have it worn` });
+    });
+  const save = ({ name: named, kind, look: own }: Finish) => {
+    const swatches = new Map(site.palette.swatches.map(({ id, css }) => [id, css]));
+    const content = writeFinishFile(
+      { name: named, kind, look: own },
+      (told) => resolveNames(told, { swatches, finishes: new Map() }).look,
+    );
+    saveFile(new Blob([content], { type: 'application/json' }), `${asFileName(named)}.finish.json`);
+  };
   const remove = (finish: Finish) =>
     act(async () => {
       // Those that follow it keep what it says as their own.
@@ -87,6 +108,9 @@ export default function FinishChoices({ styled, editor, finishes, followed, onCl
         restoreFinish(finish.id).then(undo).then(refresh).catch(tellProblem);
       });
     });
+  // The one in hand may have come to follow it a moment ago.
+  const followers = (id: string): number =>
+    kept.filter((item) => (item.id === component.id ? look.finish === id : followsIt(item, id))).length;
   const own = look.settings.filter(isShareable);
   const others = finishes.filter(({ id }) => id !== followed?.id);
   if (followed && isChanging)
@@ -149,8 +173,7 @@ export default function FinishChoices({ styled, editor, finishes, followed, onCl
               <span>
                 <b>{finish.name}</b>
                 <small>
-                  {counted(finish.look.settings.length, 'value')},{' '}
-                  {counted(kept.filter((item) => followsIt(item, finish.id)).length, 'component')}
+                  {counted(finish.look.settings.length, 'value')}, {counted(followers(finish.id), 'component')}
                 </small>
               </span>
               {others.includes(finish) ? (
@@ -166,6 +189,15 @@ export default function FinishChoices({ styled, editor, finishes, followed, onCl
                   Wear
                 </Button>
               ) : null}
+              <Button
+                size="icon"
+                variant="quiet"
+                aria-label={`Save ${finish.name} to a file`}
+                title="Save it to a file, for another site"
+                onClick={() => save(finish)}
+              >
+                <Download aria-hidden="true" />
+              </Button>
               <Button
                 size="icon"
                 variant="quiet"
@@ -199,6 +231,7 @@ export default function FinishChoices({ styled, editor, finishes, followed, onCl
           </Button>
         </form>
       ) : null}
+      {followed ? null : <FinishSources kind={component.kind} busy={busy} onAdd={(finish) => void add(finish)} />}
     </Box>
   );
 }

@@ -1,4 +1,3 @@
-import { Paintbrush } from 'lucide-react';
 import { useState } from 'react';
 import { late } from '../../shell/late';
 import { PopMenu } from '../../shell/PopMenu';
@@ -9,12 +8,19 @@ import type { Styled } from './useOpened';
 const FinishChoices = late(() => import('./FinishChoices'));
 
 /** The finish that a component follows, and the way to another, or to a new one. */
-export function FinishMenu({ styled, editor }: { styled: Styled; editor: LookEditor }) {
-  const [isOpen, setOpen] = useState(false);
+export function FinishMenu({
+  styled,
+  editor,
+  startsOpen,
+}: {
+  styled: Styled;
+  editor: LookEditor;
+  startsOpen: boolean;
+}) {
+  const [isOpen, setOpen] = useState(startsOpen);
   const { site, component } = styled;
   const own = site.finishes.filter(({ kind }) => kind === component.kind);
   const followed = own.find(({ id }) => id === editor.look.finish);
-  if (!followed && !own.length && !editor.look.settings.length) return null;
   return (
     <PopMenu
       title={followed ? `Follows “${followed.name}”` : 'Finish'}
@@ -28,7 +34,6 @@ export function FinishMenu({ styled, editor }: { styled: Styled; editor: LookEdi
           aria-label={followed ? `Finish: ${followed.name}` : 'Finish'}
           title="A look that several components follow"
         >
-          <Paintbrush aria-hidden="true" />
           {followed ? followed.name : 'Finish'}
         </Button>
       }

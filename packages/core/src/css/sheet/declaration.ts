@@ -130,6 +130,10 @@ export function expandDeclaration(
   return into;
 }
 
+/** Whether a browser takes a value for a longhand; a shorthand, and what nobody knows, is none. */
+export const isLonghandValue = (property: string, value: string): boolean =>
+  PROPERTIES.has(property) && !SHORTHANDS.has(property) && longhandsOf(property, value).length === 1;
+
 function longhandsOf(property: string, value: string): Longhands {
   if (value === '') return NONE;
   const shorthand = SHORTHANDS.get(property);
