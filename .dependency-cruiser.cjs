@@ -25,7 +25,7 @@ const floors = {
   ],
   'apps/web/src': [
     ...['theme', 'shell', 'api', 'engine', 'frame', 'anew', 'assets', 'measuring', 'preview', 'ledger', 'style'],
-    ...['handover', 'palette', 'sites', 'survey'],
+    ...['palette', 'showing', 'handover', 'sites', 'survey'],
   ],
   'apps/web/src/style': ['look', 'saving', 'site', 'checks', 'frames', 'reach', 'grid', 'editor', 'bench'],
   'apps/server/src': [

@@ -265,6 +265,15 @@ export interface DarkSchemeAnswer extends Omit<DarkScheme, 'looks'> {
   readonly css: ReadonlyMap<string, string>;
 }
 
+/** A page as it would be under other looks than those that it wears. */
+export interface PageUnder {
+  readonly css: string;
+  /** Texts and controls whose contrast was measured, in the plain state; those of them that fail; and what is not sure. */
+  readonly measured: number;
+  readonly failing: number;
+  readonly unsure: number;
+}
+
 /** Told how far something has come; where it fails, the work ends. */
 export type OnStep = (done: number, of: number) => Promise<void> | void;
 
@@ -438,6 +447,8 @@ export interface Engine {
   findDrift(at: SitePages, onStep: OnStep): Promise<Drift[]>;
   /** The same made alike, with the checks that change. */
   settleDrift(at: SitePages, drifts: readonly Drift[], onStep: OnStep): Promise<SettledDrift>;
+  /** One page of a site under looks. */
+  pageUnder(at: SitePages, versionId: string, looks: readonly WornLook[]): Promise<PageUnder>;
   /** Looks of a kind to start from. */
   starterLooks(kind: string): Promise<readonly StarterLook[]>;
   /** Every component of a site once, on the first page that has it. */

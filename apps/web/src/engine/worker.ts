@@ -24,7 +24,7 @@ const engine: Engine = {
   ...sheetOf(files),
   ...ledgerOf(),
   ...paletteOf(),
-  ...sharingOf(),
+  ...sharingOf(files),
 };
 
 expose(engine);

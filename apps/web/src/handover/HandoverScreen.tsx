@@ -1,12 +1,13 @@
 import { Box, Flex } from '@chakra-ui/react';
 import { useQuery } from '@tanstack/react-query';
-import { FolderDown } from 'lucide-react';
+import { FolderDown, Presentation } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { useParams } from 'react-router';
 import { componentQuery, componentsNow, siteQuery } from '../api/queries';
 import { siteAssetsQuery } from '../assets/queries';
 import { AppBar } from '../shell/AppBar';
 import { Busy } from '../shell/Busy';
+import { late } from '../shell/late';
 import { Notice } from '../shell/Notice';
 import { stepsOf } from '../shell/steps';
 import { useDocumentTitle } from '../shell/useDocumentTitle';
@@ -19,6 +20,8 @@ import { Proof } from './Proof';
 import { Sheet } from './Sheet';
 import { useDownload } from './useDownload';
 import { useHandover } from './useHandover';
+
+const ShowVersions = late(() => import('../showing/ShowVersions'));
 
 const NONE: ReadonlySet<string> = new Set();
 
@@ -39,6 +42,7 @@ export function HandoverScreen() {
   const components = isSettled ? kept.data : undefined;
   const told = useMemo(() => withLooks(components ?? []), [components]);
   const [left, setLeft] = useState(NONE);
+  const [showing, setShowing] = useState(false);
   const chosen = useMemo(() => told.filter(({ id }) => !left.has(id)), [told, left]);
   const { handover, progress, error: failed } = useHandover(siteId, site.data, components, chosen);
   const all = useDownload(siteId, chosen);
@@ -70,8 +74,14 @@ export function HandoverScreen() {
             The looks of the whole site, as CSS that goes after all its other stylesheets.
           </Box>
           {told.length ? <Chosen components={told} left={left} answer={answer} onLeave={setLeft} /> : null}
+          {told.length ? (
+            <Button mt="12px" width="100%" onClick={() => setShowing(true)}>
+              <Presentation aria-hidden="true" />
+              Show the versions to somebody…
+            </Button>
+          ) : null}
           {answer && !isEmpty ? (
-            <Box mt="16px">
+            <Box mt="10px">
               <Button variant="solid" onClick={all.start} disabled={all.isPending} width="100%">
                 <FolderDown aria-hidden="true" />
                 {all.isPending ? 'Putting the folder together…' : 'Take everything as one folder (.zip)'}
@@ -84,6 +94,9 @@ export function HandoverScreen() {
             </Box>
           ) : null}
         </Box>
+        {showing && site.data ? (
+          <ShowVersions site={site.data} pageId={pageId} onClose={() => setShowing(false)} />
+        ) : null}
         <Box flex="1" minWidth="0" width="100%">
           {error ? (
             <Notice tone="short">{error.message}</Notice>

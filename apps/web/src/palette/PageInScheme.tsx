@@ -17,11 +17,13 @@ export function PageInScheme({
   scheme,
   css,
   worn,
+  height = 'max(460px, calc(100vh - 230px))',
 }: {
   version: string | undefined;
   scheme: 'light' | 'dark';
   css: string | undefined;
   worn: string | undefined;
+  height?: string;
 }) {
   const frame = useRef<HTMLIFrameElement>(null);
   const [loaded, setLoaded] = useState(0);
@@ -43,7 +45,7 @@ export function PageInScheme({
   return (
     <Box
       ref={stage.ref}
-      height={{ base: '460px', lg: 'max(460px, calc(100vh - 230px))' }}
+      height={{ base: '460px', lg: height }}
       position="relative"
       overflow="hidden"
       borderRadius="l"

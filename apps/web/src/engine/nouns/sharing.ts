@@ -3,18 +3,34 @@ import {
   componentsOfSite,
   copyingLook,
   findingDrift,
+  finishInTurns,
   matchingLook,
+  pageChecks,
+  readState,
   settlingDrift,
   starterLooks,
 } from '@retoque/core';
-import { inTurns, SITE_REQUEST } from '../asking';
+import { environmentOf, inTurns, nextTurn, now, SITE_REQUEST } from '../asking';
 import type { Engine } from '../protocol';
-import { siteAt, siteOf } from '../sites';
+import type { SiteFiles } from '../site-files';
+import { opened, siteAt, siteOf } from '../sites';
+
+/** A page at rest. */
+const PLAIN = [readState('default')];
 
 /** Looks that several components of a site have: carried over, followed, and where they drift apart. */
-export function sharingOf(): Pick<
+export function sharingOf(
+  files: SiteFiles,
+): Pick<
   Engine,
-  'findDrift' | 'settleDrift' | 'starterLooks' | 'componentsOfSite' | 'matchLook' | 'copyLook' | 'tryFinishes'
+  | 'findDrift'
+  | 'settleDrift'
+  | 'starterLooks'
+  | 'pageUnder'
+  | 'componentsOfSite'
+  | 'matchLook'
+  | 'copyLook'
+  | 'tryFinishes'
 > {
   return {
     async findDrift(at, onStep) {
@@ -23,6 +39,24 @@ export function sharingOf(): Pick<
 
     async settleDrift(at, drifts, onStep) {
       return inTurns(settlingDrift(siteAt(at), drifts, SITE_REQUEST), onStep);
+    },
+
+    async pageUnder(at, versionId, looks) {
+      const site = siteAt(at);
+      const known = siteOf(at.siteId);
+      const dressed = site.under(looks.map((own) => ({ ...own, look: known.resolve(own.look) }))).on(versionId);
+      const entries = await finishInTurns(
+        pageChecks(dressed, 'worn', { environment: environmentOf('wide'), states: PLAIN, demands: 'text' }),
+        nextTurn,
+        now,
+      );
+      const measured = entries.filter(({ check }) => check.verdict === 'passes' || check.verdict === 'short');
+      return {
+        css: files.localCss(dressed.css, opened(versionId).page),
+        measured: measured.length,
+        failing: measured.filter(({ check }) => check.verdict === 'short').length,
+        unsure: entries.filter(({ check }) => check.verdict === 'unsure').length,
+      };
     },
 
     async starterLooks(kind) {
