@@ -19,7 +19,8 @@ test('the links of a menu get the look of a button that is pointed at on another
   await page.goto(survey);
   await page.getByRole('button', { name: /^Main menu/ }).click();
   await expect(page.locator('.cell').first()).toBeVisible();
-  await page.getByRole('button', { name: 'Match another look' }).click();
+  await page.getByRole('button', { name: 'Finish' }).click();
+  await page.getByRole('button', { name: 'Match something on the site…' }).click();
   const choosing = page.getByRole('dialog', { name: 'Match another look' });
   await expect(choosing.getByRole('list', { name: 'Components of the site' })).toContainText('Take a berth');
   await choosing.getByRole('combobox', { name: 'Page' }).selectOption({ label: 'Pier' });

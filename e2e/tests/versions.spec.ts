@@ -74,3 +74,25 @@ test('three values of one cell stand beside each other with their figures, and o
   await page.getByRole('button', { name: 'Undo', exact: true }).first().click();
   await expect(cell(page, 'text', 'default')).toContainText('#fff');
 });
+
+test('a part of one version is taken into another, in one step', async ({ page }) => {
+  await openButton(page);
+  await setColour(page, 'background', 'default', '#8a1c1c');
+  await setColour(page, 'background', 'hover', '#5c1010');
+  await saved(page);
+  await page.getByRole('button', { name: 'Add a version' }).click();
+  await expect(page.getByRole('button', { name: 'B', exact: true })).toHaveAttribute('aria-pressed', 'true');
+  await setColour(page, 'background', 'default', '#202020');
+  await setColour(page, 'background', 'hover', '#000000');
+  await saved(page);
+  await page.getByRole('button', { name: 'Compare' }).click();
+  await page.getByRole('region', { name: 'Version A' }).getByRole('button', { name: 'Take parts of it…' }).click();
+  await page.getByRole('list', { name: 'Parts that differ' }).getByRole('checkbox', { name: 'Button' }).check();
+  await page.getByRole('button', { name: 'Take 1 part into this version' }).click();
+  await expect(cell(page, 'background', 'default')).toContainText('#8a1c1c');
+  await expect(cell(page, 'background', 'hover')).toContainText('#5c1010');
+  await expect(page.getByRole('button', { name: 'Take parts of it…' })).toBeDisabled();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(cell(page, 'background', 'hover')).toContainText('#000000');
+  await saved(page);
+});

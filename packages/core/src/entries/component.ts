@@ -16,6 +16,7 @@ export * from '../look/finish.js';
 export { isLonghandValue } from '../css/sheet/declaration.js';
 export * from '../look/model.js';
 export * from '../look/named-swatches.js';
+export { partsThatDiffer, takeParts } from '../look/take-parts.js';
 export { resolveNames, withSwatches, type NamedThings, type ResolvedLook } from '../look/resolve-names.js';
 export type { CellRef, TakenAlong } from '../sheet/cell-reasons.js';
 export * from '../session/component-session.js';

@@ -2,7 +2,6 @@ import type { Look, Setting } from '@retoque/core';
 import { late } from '../../shell/late';
 import type { OpenedComponent } from '../../engine/protocol';
 import { useHand } from '../editor/hand';
-import { loadReader } from '../grid/reading';
 import type { LookEditor } from '../look/useLookEditor';
 import type { useReach } from '../reach/useReach';
 import type { GridView } from '../grid/useGridView';
@@ -22,41 +21,8 @@ const Shortcuts = late(() => import('./Shortcuts'));
 
 const NO_COMMANDS: readonly Command[] = [];
 
-/** Asked for once, and again with the next touch where it did not come. */
-let ahead: Promise<unknown> | undefined;
-
-/** Loads what a first key or click is likely to open, so that it is there when the connection is not. */
-const loadAhead = () => {
-  ahead ??= Promise.all([
-    loadReader(),
-    import('./CommandPalette'),
-    import('../editor/TakeAlong'),
-    import('../editor/Differs'),
-    import('../editor/RulesInTheRunning'),
-    import('../editor/SharedRule'),
-    import('../editor/NotDrawn'),
-    import('../frames/ViewChoices'),
-    import('../frames/VersionRows'),
-    import('../editor/ValuesRow'),
-    import('../../frame/Heat'),
-    import('../grid/StateChoices'),
-    import('../grid/PartsBelow'),
-    import('../look/HistorySteps'),
-    import('../saving/Conflict'),
-    import('../reach/ReachDialog'),
-    import('./Sharing'),
-  ]).catch(() => (ahead = undefined));
-};
-
-/** What an element is given that is touched first. */
-export const ON_FIRST_TOUCH = {
-  onPointerMoveCapture: loadAhead,
-  onPointerDownCapture: loadAhead,
-  onKeyDownCapture: loadAhead,
-};
-
 /** What opens over the Style screen. */
-export function BenchDialogs({
+export default function BenchDialogs({
   styled,
   found,
   dialogs: { open, listed, close },

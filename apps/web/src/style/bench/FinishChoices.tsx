@@ -40,6 +40,8 @@ interface Props {
   /** Those of the component's kind. */
   readonly finishes: readonly Finish[];
   readonly followed: Finish | undefined;
+  /** Goes to the look of something else on the site. */
+  readonly onMatch: () => void;
   readonly onClose: () => void;
 }
 
@@ -47,7 +49,7 @@ interface Props {
 const MOST_NAMED = 6;
 
 /** What a component has of its finish and besides, other finishes to wear, and a new one. */
-export default function FinishChoices({ styled, editor, finishes, followed, onClose }: Props) {
+export default function FinishChoices({ styled, editor, finishes, followed, onMatch, onClose }: Props) {
   const client = useQueryClient();
   const { site, component, kept } = styled;
   const [name, setName] = useState('');
@@ -231,7 +233,9 @@ export default function FinishChoices({ styled, editor, finishes, followed, onCl
           </Button>
         </form>
       ) : null}
-      {followed ? null : <FinishSources kind={component.kind} busy={busy} onAdd={(finish) => void add(finish)} />}
+      {followed ? null : (
+        <FinishSources kind={component.kind} busy={busy} onAdd={(finish) => void add(finish)} onMatch={onMatch} />
+      )}
     </Box>
   );
 }

@@ -12,10 +12,12 @@ export function FinishMenu({
   styled,
   editor,
   startsOpen,
+  onMatch,
 }: {
   styled: Styled;
   editor: LookEditor;
   startsOpen: boolean;
+  onMatch: () => void;
 }) {
   const [isOpen, setOpen] = useState(startsOpen);
   const { site, component } = styled;
@@ -44,6 +46,10 @@ export function FinishMenu({
           editor={editor}
           finishes={own}
           followed={followed}
+          onMatch={() => {
+            setOpen(false);
+            onMatch();
+          }}
           onClose={() => setOpen(false)}
         />
       ) : null}

@@ -22,10 +22,12 @@ export function FinishSources({
   kind,
   busy,
   onAdd,
+  onMatch,
 }: {
   kind: string;
   busy: boolean;
   onAdd: (finish: AddFinish) => void;
+  onMatch: () => void;
 }) {
   const [problem, setProblem] = useState<string>();
   const file = useRef<HTMLInputElement>(null);
@@ -80,9 +82,14 @@ export function FinishSources({
           </Flex>
         </>
       ) : null}
-      <Button size="s" variant="quiet" mt="8px" disabled={busy} onClick={() => file.current?.click()}>
-        Bring a finish from a file…
-      </Button>
+      <Flex gap="4px" mt="8px" flexWrap="wrap">
+        <Button size="s" variant="quiet" disabled={busy} onClick={() => file.current?.click()}>
+          Bring one from a file…
+        </Button>
+        <Button size="s" variant="quiet" onClick={onMatch}>
+          Match something on the site…
+        </Button>
+      </Flex>
       <input
         ref={file}
         type="file"

@@ -32,6 +32,7 @@ export function FramesPane({
   look,
   untouched,
   rivals,
+  onTake,
 }: {
   styled: Styled;
   trialId: string;
@@ -46,12 +47,15 @@ export function FramesPane({
   look: Look;
   untouched: boolean;
   rivals: Pick<ReturnType<typeof useRivals>, 'choose' | 'addAnother' | 'busy'>;
+  /** Keeps a look, as one step of this name. */
+  onTake: (look: Look, step: string) => void;
 }) {
   const { part, partColumns, active } = grid;
   const { viewport, place } = placing;
   const selected = active.head.column;
   const { trials } = styled.component;
-  const { compared } = useHand().compared;
+  const { kind, compared: comparing } = useHand();
+  const { compared } = comparing;
   return (
     <>
       <Frames
@@ -79,6 +83,9 @@ export function FramesPane({
           busy={rivals.busy}
           onChoose={rivals.choose}
           onAdd={rivals.addAnother}
+          kind={kind}
+          own={look}
+          onTake={onTake}
           component={component}
           part={part.name}
           columns={partColumns}

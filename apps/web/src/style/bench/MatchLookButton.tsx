@@ -1,5 +1,4 @@
 import { Pipette } from 'lucide-react';
-import { useState } from 'react';
 import { late } from '../../shell/late';
 import { Button } from '../../theme/Button';
 import { useHand } from '../editor/hand';
@@ -9,9 +8,18 @@ import type { Styled } from './useOpened';
 const MatchLook = late(() => import('../reach/MatchLook'));
 
 /** The way to the look of something else on the site, taken over by what is in hand. */
-export function MatchLookButton({ styled, editor }: { styled: Styled; editor: LookEditor }) {
+export function MatchLookButton({
+  styled,
+  editor,
+  isOpen,
+  onOpenChange,
+}: {
+  styled: Styled;
+  editor: LookEditor;
+  isOpen: boolean;
+  onOpenChange: (open: boolean) => void;
+}) {
   const { component, onTry } = useHand();
-  const [isOpen, setOpen] = useState(false);
   return (
     <>
       <Button
@@ -19,7 +27,7 @@ export function MatchLookButton({ styled, editor }: { styled: Styled; editor: Lo
         size="icon"
         title="Match the look of something else on the site"
         aria-label="Match another look"
-        onClick={() => setOpen(true)}
+        onClick={() => onOpenChange(true)}
       >
         <Pipette aria-hidden="true" />
       </Button>
@@ -32,7 +40,7 @@ export function MatchLookButton({ styled, editor }: { styled: Styled; editor: Lo
           look={editor.look}
           onTry={onTry}
           onUse={editor.replace}
-          onClose={() => setOpen(false)}
+          onClose={() => onOpenChange(false)}
         />
       ) : null}
     </>

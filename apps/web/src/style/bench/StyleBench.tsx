@@ -24,7 +24,7 @@ import { useSiteFiles } from '../site/useSiteFiles';
 import { reachWords } from './bench';
 import type { KeptMemory } from './bench-memory';
 import { BenchBar } from './BenchBar';
-import { BenchDialogs, ON_FIRST_TOUCH } from './BenchDialogs';
+import { ON_FIRST_TOUCH } from './on-first-touch';
 import { BenchNotes } from './BenchNotes';
 import { isBase, placeWords } from './EditingBar';
 import { EditorPane } from './EditorPane';
@@ -54,6 +54,7 @@ import { useSheet } from './useSheet';
 import { useSiteValues } from './useSiteValues';
 
 const Ledger = late(() => import('../../ledger/Ledger'), <p className="ledger-empty">Working out every check…</p>);
+const BenchDialogs = late(() => import('./BenchDialogs'));
 const Conflict = late(() => import('../saving/Conflict'));
 
 const NO_PARTS: never[] = [];
@@ -282,6 +283,7 @@ export function StyleBench({
               look={look}
               untouched={untouched}
               rivals={rivals}
+              onTake={editor.replace}
             />
           </div>
           <PictureHandle />
@@ -342,22 +344,24 @@ export function StyleBench({
           onLeave={backToGrid}
         />
         {measuring.frame}
-        <BenchDialogs
-          styled={styled}
-          found={found}
-          dialogs={dialogs}
-          grid={gridView}
-          commands={commands}
-          markup={markup}
-          across={across}
-          reaching={reaching}
-          editor={editor}
-          placing={placing}
-          onPoint={pickOrder}
-          onAcross={editor.apply}
-          onUndo={undo}
-          onLeaveAcross={() => setAcross(undefined)}
-        />
+        {dialogs.open || dialogs.listed || across !== undefined || reaching.asks ? (
+          <BenchDialogs
+            styled={styled}
+            found={found}
+            dialogs={dialogs}
+            grid={gridView}
+            commands={commands}
+            markup={markup}
+            across={across}
+            reaching={reaching}
+            editor={editor}
+            placing={placing}
+            onPoint={pickOrder}
+            onAcross={editor.apply}
+            onUndo={undo}
+            onLeaveAcross={() => setAcross(undefined)}
+          />
+        ) : null}
       </div>
     </HandContext>
   );

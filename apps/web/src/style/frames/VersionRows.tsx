@@ -1,6 +1,6 @@
 import { Flex } from '@chakra-ui/react';
 import type { Trial } from '@retoque/contract';
-import { tallyOf, type EditingPlace, type Look, type StateColumn, type ViewportName } from '@retoque/core';
+import { tallyOf, type EditingPlace, type Kind, type Look, type StateColumn, type ViewportName } from '@retoque/core';
 import { useQuery } from '@tanstack/react-query';
 import type { ComponentRef } from '../../engine/protocol';
 import { refKey } from '../../engine/ref-key';
@@ -10,6 +10,7 @@ import { worstCheck } from '../checks/worstCheck';
 import type { FramesView } from './frames-view';
 import { lookShown } from './look-shown';
 import { StateFrame } from './StateFrame';
+import { TakeParts } from './TakeParts';
 
 interface Shown {
   readonly component: ComponentRef;
@@ -19,6 +20,10 @@ interface Shown {
   readonly place: EditingPlace;
   readonly view: FramesView;
   readonly selected: string;
+  readonly kind: Kind;
+  /** The look in hand, and what keeps another in its place, as one step of a name. */
+  readonly own: Look;
+  readonly onTake: (look: Look, step: string) => void;
 }
 
 /** The other versions of a component under the one in hand, each in the same states with its own figures. */
@@ -61,6 +66,9 @@ function VersionRow({
   place,
   view,
   selected,
+  kind,
+  own,
+  onTake,
 }: Shown & { version: Trial; onChoose: () => void }) {
   const look = version.look as Look;
   const answer = useQuery({
@@ -85,6 +93,7 @@ function VersionRow({
         <Button size="s" variant="quiet" onClick={onChoose}>
           Work on this one
         </Button>
+        <TakeParts kind={kind} name={name} look={own} from={look} onTake={onTake} />
         {answer.error ? <span role="alert">{answer.error.message}</span> : null}
       </Flex>
       <div className="frames" data-framing={view.framing}>
