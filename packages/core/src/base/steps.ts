@@ -44,3 +44,12 @@ export async function finishInTurns<T>(
     until = now() + millis;
   }
 }
+
+/** Steps that are the last of longer work. */
+export function* within<T>(steps: Steps<T>, before: number, of: number): Steps<T> {
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+    yield { done: before + step.value.done, of };
+  }
+}

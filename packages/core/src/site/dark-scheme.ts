@@ -1,31 +1,30 @@
-import type { Steps } from '../base/steps.js';
+import { within, type Steps } from '../base/steps.js';
 import { BLOCK } from '../component/kinds/block.js';
 import { kindNamed } from '../component/kinds/index.js';
 import { locatorFor, reachedBy } from '../css/selector/locator.js';
 import { changedChecks, checkKey, isDue } from '../ledger/due.js';
-import { changeLook, EMPTY_LOOK, settingText, type Exception, type Look, type Setting } from '../look/model.js';
-import type { ComponentPlace } from '../parts/placed-component.js';
+import { changeLook, EMPTY_LOOK, settingText, type Look } from '../look/model.js';
+import { saidBesides } from '../look/said-besides.js';
 import { DARK_CANVAS, darkValue } from '../remedy/darken.js';
 import type { RemedyRequest } from '../remedy/drafting.js';
 import type { ColourChange } from '../remedy/recolour.js';
 import { solving } from '../remedy/solve.js';
 import type { ElementNode } from '../tree/tree.js';
-import { comparingChecks, componentsOfSite, wearOther, type ComponentEffect, type SiteComponent } from './effect.js';
+import {
+  comparingChecks,
+  componentsOfSite,
+  wearOther,
+  type ComponentEffect,
+  type LookShare,
+  type SiteComponent,
+} from './effect.js';
 import { darkViewsIn, recolourOn } from './recolour-on.js';
 import type { WearableSite } from './site.js';
 import { componentKey, isWornAt, type WornLook } from './worn.js';
 
-/** What is set in one component for a dark scheme. */
-export interface DarkShare {
-  readonly version: string;
-  readonly place: ComponentPlace;
-  readonly name: string;
-  readonly settings: readonly Setting[];
-  readonly exceptions: readonly Exception[];
-}
-
 export interface DarkScheme {
-  readonly shares: readonly DarkShare[];
+  /** What is set in components for it. */
+  readonly shares: readonly LookShare[];
   /** The looks that the site would wear. */
   readonly looks: readonly WornLook[];
   /** Checks that are otherwise in the dark scheme than where nothing is done for it. */
@@ -80,12 +79,8 @@ export function* derivingDark(site: WearableSite, request: RemedyRequest): Steps
     yield { done: components.length + done + 1, of };
   }
 
-  const comparing = comparingChecks(site, site.under(looks), request);
-  for (;;) {
-    const step = comparing.next();
-    if (step.done) return { shares: sharesOf(site, looks, drafts), looks, effects: step.value };
-    yield { done: 2 * components.length + step.value.done, of };
-  }
+  const effects = yield* within(comparingChecks(site, site.under(looks), request), 2 * components.length, of);
+  return { shares: sharesOf(site, looks, drafts), looks, effects };
 }
 
 /** A scrollbar has no text. */
@@ -95,14 +90,12 @@ function sharesOf(
   site: WearableSite,
   looks: readonly WornLook[],
   drafts: ReadonlyMap<string, SiteComponent>,
-): DarkShare[] {
-  return [...drafts.values()].flatMap(({ version, place, name }): DarkShare[] => {
+): LookShare[] {
+  return [...drafts.values()].flatMap(({ version, place, name }): LookShare[] => {
     const { look } = looks.find((worn) => isWornAt(worn, place))!;
     const before = site.worn.find((worn) => isWornAt(worn, place))?.look ?? EMPTY_LOOK;
-    const said = new Set(before.settings.map(settingText));
-    const settings = look.settings.filter((setting) => !said.has(settingText(setting)));
-    const exceptions = look.exceptions.filter((own) => !before.exceptions.includes(own));
-    return settings.length ? [{ version, place, name, settings, exceptions }] : [];
+    const besides = saidBesides(before, look);
+    return besides.settings.length ? [{ version, place, name, ...besides }] : [];
   });
 }
 

@@ -5,11 +5,19 @@ import { kindNamed } from '../component/kinds/index.js';
 import { partNamed } from '../component/kind.js';
 import { columnNamed } from '../component/states.js';
 import type { ElementStyle } from '../css/cascade/element-style.js';
-import { settingText, type Exception, type Look, type Setting } from '../look/model.js';
+import type { Look } from '../look/model.js';
+import { saidBesides } from '../look/said-besides.js';
 import type { ComponentPlace } from '../parts/placed-component.js';
 import type { RemedyRequest } from '../remedy/drafting.js';
 import { settle, type Wanted, type WantedState } from '../remedy/settle.js';
-import { comparingChecks, componentsOfSite, wearOther, type ComponentEffect, type SiteComponent } from './effect.js';
+import {
+  comparingChecks,
+  componentsOfSite,
+  wearOther,
+  type ComponentEffect,
+  type LookShare,
+  type SiteComponent,
+} from './effect.js';
 import type { SiteUnder, WearableSite } from './site.js';
 import { componentKey, type WornLook } from './worn.js';
 
@@ -230,17 +238,9 @@ export function* findingDrift(site: SiteUnder, request: RemedyRequest): Steps<Dr
   );
 }
 
-/** What is set in a component so that it is like the others. */
-export interface DriftShare {
-  readonly version: string;
-  readonly place: ComponentPlace;
-  readonly name: string;
-  readonly settings: readonly Setting[];
-  readonly exceptions: readonly Exception[];
-}
-
 export interface SettledDrift {
-  readonly shares: readonly DriftShare[];
+  /** What is set in components so that they are like the others. */
+  readonly shares: readonly LookShare[];
   readonly effects: readonly ComponentEffect[];
 }
 
@@ -251,15 +251,13 @@ export function* settlingDrift(
   request: RemedyRequest,
 ): Steps<SettledDrift> {
   const looks: WornLook[] = [...site.worn];
-  const shares: DriftShare[] = [];
+  const shares: LookShare[] = [];
   for (const { place, name, version, states } of statesOf(site, drifts, request)) {
     const { session, look: before } = site.on(version).wearing(place);
     const look = states.reduce<Look>((own, state) => settle(session, own, state), before);
-    const said = new Set(before.settings.map(settingText));
-    const settings = look.settings.filter((setting) => !said.has(settingText(setting)));
-    if (!settings.length) continue;
-    const exceptions = look.exceptions.filter((own) => !before.exceptions.includes(own));
-    shares.push({ version, place, name, settings, exceptions });
+    const besides = saidBesides(before, look);
+    if (!besides.settings.length) continue;
+    shares.push({ version, place, name, ...besides });
     wearOther(looks, { place, name }, look);
   }
   const effects = yield* comparingChecks(site, site.under(looks), request);

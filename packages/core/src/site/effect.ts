@@ -1,6 +1,7 @@
 import type { Steps } from '../base/steps.js';
 import { changedChecks, type ChangedChecks } from '../ledger/due.js';
 import type { Look } from '../look/model.js';
+import type { SaidBesides } from '../look/said-besides.js';
 import type { FoundComponent } from '../component/found.js';
 import type { LedgerCheck } from '../ledger/ledger-check.js';
 import type { PageSession } from '../parts/page-session.js';
@@ -25,6 +26,9 @@ export interface SiteComponent {
   /** Other pages that have it. */
   readonly alsoOn: readonly string[];
 }
+
+/** What is set in the look of a component, besides what that says already. */
+export interface LookShare extends Omit<SiteComponent, 'alsoOn'>, SaidBesides {}
 
 /** What a look can be put on: the components of a page, and what of it belongs to none, section by section. */
 const withRest = (page: PageSession) => [...page.components(), ...page.rest()];

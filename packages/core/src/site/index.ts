@@ -25,20 +25,19 @@ export type {
 } from './handover/site-handover.js';
 export { LOOKS_SHOWN, pageChecks, pageWays, siteChecks, type LooksShown, type PageChecks } from './ledger.js';
 export { coloursOfSite, findingColour, type ColourUse, type FoundColour } from './colour-usage.js';
-export { componentsOfSite, type ComponentEffect, type SiteComponent } from './effect.js';
+export { componentsOfSite, type ComponentEffect, type LookShare, type SiteComponent } from './effect.js';
 export { findingPairs, type PairInUse } from './pairs-in-use.js';
 export { changingFinishes, changingPalette } from './changed-names.js';
 export { asTold, copyingLook, type CopiedLook, type CopyShare } from './copy-look.js';
 export { swappingAcross, type SiteSwap, type SwapAcross, type SwapShare } from './swap-across.js';
 export { replacingAcross, type AcrossSite, type PlacedColourShare } from './replace-colour.js';
-export { derivingDark, type DarkScheme, type DarkShare } from './dark-scheme.js';
+export { derivingDark, type DarkScheme } from './dark-scheme.js';
 export {
   findingDrift,
   settlingDrift,
   type Drift,
   type DriftedCell,
   type DriftedValue,
-  type DriftShare,
   type DriftUnit,
   type SettledDrift,
 } from './drift.js';

@@ -2,7 +2,8 @@ import type { Steps } from '../base/steps.js';
 import { roleOfPart, type PartRole } from '../component/part-role.js';
 import { carriedBy } from '../component/carried.js';
 import { columnNamed, setBits } from '../component/states.js';
-import { settingText, type Exception, type Look, type Setting } from '../look/model.js';
+import type { Look } from '../look/model.js';
+import { saidBesides, type SaidBesides } from '../look/said-besides.js';
 import type { ComponentPlace } from '../parts/placed-component.js';
 import type { PartColumns } from '../parts/columns.js';
 import type { RemedyRequest } from '../remedy/drafting.js';
@@ -22,12 +23,10 @@ export interface RoledPart {
 /** Which part has its look from which; null for one that keeps its own. */
 export type PartPairs = Readonly<Record<string, string | null>>;
 
-export interface MatchedLook {
+export interface MatchedLook extends SaidBesides {
   readonly from: readonly RoledPart[];
   readonly to: readonly RoledPart[];
   readonly pairs: PartPairs;
-  readonly settings: readonly Setting[];
-  readonly exceptions: readonly Exception[];
   /** Checks that change, in the component and in all that its look has a say in. */
   readonly effects: readonly ComponentEffect[];
 }
@@ -87,7 +86,6 @@ export function* matchingLook(
     if (!other) continue;
     for (const state of statesFor(source, target, other, own, view)) look = settle(target.session, look, state);
   }
-  const said = new Set(target.look.settings.map(settingText));
   const looks: WornLook[] = [...site.worn];
   wearOther(looks, { place: to.place, name: '' }, look);
   const effects = yield* comparingChecks(site, site.under(looks), request);
@@ -95,8 +93,7 @@ export function* matchingLook(
     from: fromParts,
     to: toParts,
     pairs,
-    settings: look.settings.filter((setting) => !said.has(settingText(setting))),
-    exceptions: look.exceptions.filter((own) => !target.look.exceptions.includes(own)),
+    ...saidBesides(target.look, look),
     effects,
   };
 }

@@ -1,4 +1,5 @@
-import { settingText, type Exception, type Look, type Setting } from '../look/model.js';
+import type { Look } from '../look/model.js';
+import { saidBesides, type SaidBesides } from '../look/said-besides.js';
 import type { PageSession } from '../parts/page-session.js';
 import type { RemedyRequest } from '../remedy/drafting.js';
 import { recolour, swapPlaceKey, type ColourChange, type SwapPlace } from '../remedy/recolour.js';
@@ -6,13 +7,10 @@ import type { View } from '../remedy/settle.js';
 import type { SiteComponent } from './effect.js';
 import type { WearableSite } from './site.js';
 
-/** A component with other colours. */
-export interface Recoloured {
+/** A component with other colours, and what is set for it in its look. */
+export interface Recoloured extends SaidBesides {
   readonly look: Look;
   readonly places: readonly SwapPlace[];
-  /** What is set in its look besides what that says already. */
-  readonly settings: readonly Setting[];
-  readonly exceptions: readonly Exception[];
 }
 
 /**
@@ -47,13 +45,7 @@ export function recolourOn(
       if (!places.has(key)) places.set(key, found);
     }
   }
-  const said = new Set(before.settings.map(settingText));
-  return {
-    look,
-    places: [...places.values()],
-    settings: look.settings.filter((setting) => !said.has(settingText(setting))),
-    exceptions: look.exceptions.filter((own) => !before.exceptions.includes(own)),
-  };
+  return { look, places: [...places.values()], ...saidBesides(before, look) };
 }
 
 const inDark = ({ environment, place }: View): View => ({

@@ -1,11 +1,9 @@
-import type { Steps } from '../base/steps.js';
-import type { Exception, Setting } from '../look/model.js';
+import { within, type Steps } from '../base/steps.js';
 import { swapIn, type ColourSwap } from '../palette/in-value.js';
 import { parseColour } from '../colour/parse.js';
-import type { ComponentPlace } from '../parts/placed-component.js';
 import type { RemedyRequest } from '../remedy/drafting.js';
 import type { ColourChange, SwapPlace } from '../remedy/recolour.js';
-import { comparingChecks, componentsOfSite, wearOther, type ComponentEffect } from './effect.js';
+import { comparingChecks, componentsOfSite, wearOther, type ComponentEffect, type LookShare } from './effect.js';
 import { recolourOn, viewsIn } from './recolour-on.js';
 import type { WearableSite } from './site.js';
 import { componentKey, type WornLook } from './worn.js';
@@ -19,14 +17,8 @@ export interface SiteSwap extends ColourSwap {
 }
 
 /** A component that has the colour, with what replaces it. */
-export interface SwapShare {
-  readonly version: string;
-  readonly place: ComponentPlace;
-  readonly name: string;
+export interface SwapShare extends LookShare {
   readonly places: readonly SwapPlace[];
-  /** What is set in its look besides what that says already. */
-  readonly settings: readonly Setting[];
-  readonly exceptions: readonly Exception[];
 }
 
 export interface SwapAcross {
@@ -55,12 +47,9 @@ export function* swappingAcross(site: WearableSite, swap: SiteSwap, request: Rem
     }
     yield { done: done + 1, of: 2 * components.length };
   }
-  const comparing = comparingChecks(site, site.under(looks), request);
-  for (;;) {
-    const step = comparing.next();
-    if (step.done) return { shares: shares.map((share) => asWritten(share, swap)), effects: step.value };
-    yield { done: components.length + step.value.done, of: 2 * components.length };
-  }
+  const of = 2 * components.length;
+  const effects = yield* within(comparingChecks(site, site.under(looks), request), components.length, of);
+  return { shares: shares.map((share) => asWritten(share, swap)), effects };
 }
 
 /** The swatch's name in place of its colour. */
