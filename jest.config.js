@@ -19,6 +19,7 @@ const shared = {
     '^@retoque/core$': '<rootDir>/packages/core/src/index.ts',
     '^@retoque/core/(.*)$': '<rootDir>/packages/core/src/entries/$1.ts',
     '^@retoque/contract$': '<rootDir>/packages/contract/src/index.ts',
+    '^@retoque/behaviours$': '<rootDir>/packages/behaviours/src/index.ts',
     '^@retoque/decode$': '<rootDir>/packages/decode/src/index.ts',
     '^(\\.{1,2}/.*)\\.js$': '$1',
   },

@@ -18,7 +18,8 @@ function webSources() {
       else hash.update(path.slice(root.length)).update(readFileSync(path));
     }
   };
-  for (const folder of ['apps/web', 'packages/core', 'packages/contract']) visit(join(root, folder));
+  for (const folder of ['apps/web', 'packages/core', 'packages/contract', 'packages/behaviours'])
+    visit(join(root, folder));
   hash.update(readFileSync(join(root, 'package-lock.json')));
   return hash.digest('hex');
 }

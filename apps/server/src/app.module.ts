@@ -12,6 +12,8 @@ import { readConfig } from './config.js';
 import { DatabaseModule } from './database/database.module.js';
 import { HandoversController } from './handovers/handovers.controller.js';
 import { HandoversService } from './handovers/handovers.service.js';
+import { ScriptsController } from './handovers/scripts.controller.js';
+import { ScriptsService } from './handovers/scripts.service.js';
 import { FinishesController } from './finishes/finishes.controller.js';
 import { FinishesService } from './finishes/finishes.service.js';
 import { HealthController } from './health/health.controller.js';
@@ -54,6 +56,7 @@ import { SitesService } from './sites/sites.service.js';
     FinishesController,
     ComponentsController,
     HandoversController,
+    ScriptsController,
     JobsController,
     AssetsController,
     SiteAssetsController,
@@ -72,6 +75,7 @@ import { SitesService } from './sites/sites.service.js';
     FinishesService,
     ComponentsService,
     HandoversService,
+    ScriptsService,
     JobQueue,
     JobRunner,
     JobsService,

@@ -1,6 +1,13 @@
 import { Injectable, type OnApplicationShutdown } from '@nestjs/common';
 import type { HandOver, SiteAsset } from '@retoque/contract';
-import type { SiteHandover, SitePageSource } from '@retoque/core';
+import {
+  behavioursNamed,
+  oneBlock,
+  SCRIPT_NAME,
+  SCRIPT_SOURCE_NAME,
+  type SiteHandover,
+  type SitePageSource,
+} from '@retoque/core';
 import { getBlob } from '../assets/blob-store.js';
 import { SiteAssetsService } from '../assets/site-assets.service.js';
 import { ComponentsService } from '../components/components.service.js';
@@ -12,6 +19,7 @@ import { OutOfBoundsError, WorkPool } from '../work/work-pool.js';
 import type { HandoverTask } from './handover-task.js';
 import { HOSTS, type Delivery, type HostFile } from './hosts/index.js';
 import { readMe } from './read-me.js';
+import { ScriptsService } from './scripts.service.js';
 
 const BOUNDS = {
   script: 'handovers/handover-task.js',
@@ -33,6 +41,7 @@ export class HandoversService implements OnApplicationShutdown {
     private readonly pages: PagesService,
     private readonly components: ComponentsService,
     private readonly assets: SiteAssetsService,
+    private readonly scripts: ScriptsService,
   ) {}
 
   /**
@@ -107,9 +116,20 @@ export class HandoversService implements OnApplicationShutdown {
       files.push({ path, bytes: blob.bytes });
       paths.push(path);
     }
-    handover.patches.forEach(({ change }, i) =>
-      files.push({ path: `html/${i + 1}.html`, bytes: bytesOf(change.html) }),
-    );
+    for (const [i, { page, change }] of handover.patches.entries()) {
+      files.push({ path: `html/${i + 1}.html`, bytes: bytesOf(change.html) });
+      const names = behavioursNamed(change.html);
+      if (!names.length) continue;
+      const css = handover.files.filter((file) => !file.page || file.page.pageId === page.pageId);
+      const { minified } = await this.scripts.of(names);
+      const block = oneBlock(change.html, css.map(({ text }) => text).join('\n'), minified);
+      files.push({ path: `html/${i + 1}-block.html`, bytes: bytesOf(block) });
+    }
+    if (handover.behaviours.length) {
+      const { minified, source } = await this.scripts.of(handover.behaviours);
+      files.push({ path: SCRIPT_NAME, bytes: bytesOf(minified) });
+      files.push({ path: SCRIPT_SOURCE_NAME, bytes: bytesOf(source) });
+    }
     return [{ path: 'read-me.txt', bytes: bytesOf(readMe(handover, siteName, paths)) }, ...files];
   }
 

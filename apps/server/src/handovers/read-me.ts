@@ -1,4 +1,4 @@
-import type { SiteHandover } from '@retoque/core';
+import { behavioursNamed, SCRIPT_NAME, SCRIPT_SOURCE_NAME, scriptTag, type SiteHandover } from '@retoque/core';
 
 const WHERE: Readonly<Record<SiteHandover['patches'][number]['change']['place'], string>> = {
   before: 'in front of',
@@ -23,10 +23,19 @@ export function readMe(handover: SiteHandover, siteName: string, assets: readonl
         ? `${path}: link it on the page "${page.name}" alone, after the other.`
         : `${path}: link it on every page, after all other stylesheets.`,
     ),
+    handover.behaviours.length > 0 &&
+      `${SCRIPT_NAME}: put this into the head of every page: ${scriptTag(SCRIPT_NAME)} (${SCRIPT_SOURCE_NAME} is the same to be read.)`,
     ...assets.map((path) => `${path}: put it at this path on the site.`),
     ...patches.map(
       ({ page, change }, i) =>
         `html/${i + 1}.html: on the page "${page.name}", put it ${WHERE[change.place]} ${change.locator.selector}.`,
+    ),
+    ...patches.flatMap(({ change }, i) =>
+      behavioursNamed(change.html).length
+        ? [
+            `html/${i + 1}-block.html: the same with its CSS and script in one block, for a host that takes nothing else.`,
+          ]
+        : [],
     ),
     '',
     `${compared} values were compared on ${pages.length} ${pages.length === 1 ? 'page' : 'pages'}, in every state and range of width: ${differing} differ.`,

@@ -1,7 +1,7 @@
 import { Dialog, Portal } from '@chakra-ui/react';
 import { DialogClose } from '../shell/DialogClose';
 import type { Page, Site } from '@retoque/contract';
-import { KINDS, kindNamed, starterOf, withFreshIds, type ChangePlace } from '@retoque/core';
+import { behavioursNamed, KINDS, kindNamed, starterOf, withFreshIds, type ChangePlace } from '@retoque/core';
 import { useQuery } from '@tanstack/react-query';
 import { useCallback, useState } from 'react';
 import { useNavigate } from 'react-router';
@@ -35,6 +35,8 @@ export default function AddComponent({ site, page, onClose }: { site: Site; page
   const open = useOpenComponent();
   const kind = kindNamed(kindName)!;
   const starter = starterOf(kindName)!;
+  const named = behavioursNamed(starter.html);
+  const doings = (kind.behaviours ?? []).filter(({ name }) => named.includes(name));
   const versionId = page.version.edition;
   const at = useQuery({
     queryKey: ['engine', 'place', versionId, order],
@@ -118,6 +120,12 @@ export default function AddComponent({ site, page, onClose }: { site: Site; page
                   hidden
                   style={{ width: '100%', height: '100%' }}
                 />
+                {doings.length ? (
+                  <p className="quiet">
+                    Comes with a script: {doings.map(({ label }) => label.toLowerCase()).join(', ')}. It runs under “Try
+                    it live”.
+                  </p>
+                ) : null}
                 {starter.needs ? <p className="quiet">{starter.needs}</p> : null}
               </div>
               <div className="where">

@@ -1,4 +1,5 @@
 import {
+  behaviourScriptSchema,
   componentListSchema,
   componentSchema,
   finishSchema,
@@ -32,6 +33,15 @@ export const sitesQuery = queryOptions({
   queryKey: ['sites'],
   queryFn: async ({ signal }) => (await call(siteListSchema, '/sites', { signal })).sites,
 });
+
+/** The script of behaviours, by their names. */
+export const scriptQuery = (names: readonly string[]) =>
+  queryOptions({
+    queryKey: ['script', ...names],
+    queryFn: ({ signal }) => call(behaviourScriptSchema, `/behaviours/script?names=${names.join(',')}`, { signal }),
+    enabled: names.length > 0,
+    staleTime: Infinity,
+  });
 
 export const storageQuery = queryOptions({
   queryKey: ['storage'],

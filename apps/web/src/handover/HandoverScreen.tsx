@@ -17,6 +17,7 @@ import { Chosen } from './Chosen';
 import { Files } from './Files';
 import { Markup } from './Markup';
 import { Proof } from './Proof';
+import { Script } from './Script';
 import { Sheet } from './Sheet';
 import { useDownload } from './useDownload';
 import { useHandover } from './useHandover';
@@ -114,7 +115,8 @@ export function HandoverScreen() {
                 <Proof answer={answer} pageId={pageId} nameOf={nameOf} />
               ) : null}
               <Files files={named} />
-              <Markup patches={answer.patches} />
+              <Markup patches={answer.patches} files={answer.files} />
+              <Script names={answer.behaviours} />
               {answer.files.map((file) => (
                 <Sheet key={file.path} file={file} isOneOfMany={answer.files.length > 1} />
               ))}

@@ -1,6 +1,7 @@
 import { Box, Flex } from '@chakra-ui/react';
 import type { PageChangeRecord } from '@retoque/contract';
-import { starterOf, type HtmlPatch } from '@retoque/core';
+import { behavioursNamed, starterOf, type HandoverFile, type HtmlPatch } from '@retoque/core';
+import { BlockButton } from './BlockButton';
 import { CopyButton } from './CopyButton';
 
 const WHERE: Readonly<Record<PageChangeRecord['place'], string>> = {
@@ -12,7 +13,7 @@ const WHERE: Readonly<Record<PageChangeRecord['place'], string>> = {
 };
 
 /** The HTML that goes with looks: components made anew, or worded otherwise, and where each belongs. */
-export function Markup({ patches }: { patches: readonly HtmlPatch[] }) {
+export function Markup({ patches, files }: { patches: readonly HtmlPatch[]; files: readonly HandoverFile[] }) {
   if (!patches.length) return null;
   return (
     <Box as="section" mt="18px" aria-label="HTML">
@@ -20,13 +21,21 @@ export function Markup({ patches }: { patches: readonly HtmlPatch[] }) {
         The HTML
       </Box>
       {patches.map(({ page, change }, i) => (
-        <Patch key={i} page={page.name} change={change as PageChangeRecord} />
+        <Patch
+          key={i}
+          page={page.name}
+          change={change as PageChangeRecord}
+          css={files
+            .filter((file) => !file.page || file.page.pageId === page.pageId)
+            .map(({ text }) => text)
+            .join('\n')}
+        />
       ))}
     </Box>
   );
 }
 
-function Patch({ page, change }: { page: string; change: PageChangeRecord }) {
+function Patch({ page, change, css }: { page: string; change: PageChangeRecord; css: string }) {
   const needs = change.kind ? starterOf(change.kind)?.needs : undefined;
   return (
     <Box mb="12px">
@@ -34,8 +43,9 @@ function Patch({ page, change }: { page: string; change: PageChangeRecord }) {
         On “{page}”: Put it {WHERE[change.place]} <code>{change.locator.selector}</code>
         {change.locator.text ? ` (“${change.locator.text.slice(0, 50)}”)` : ''}. {needs ?? ''}
       </Box>
-      <Flex mb="8px">
+      <Flex mb="8px" gap="8px" flexWrap="wrap">
         <CopyButton text={change.html} label="Copy the HTML" />
+        <BlockButton html={change.html} css={css} behaviours={behavioursNamed(change.html)} />
       </Flex>
       <Box
         as="pre"

@@ -1,6 +1,13 @@
 import { Dialog, Flex, Portal } from '@chakra-ui/react';
 import { DialogClose } from '../shell/DialogClose';
-import { markStates, type EditingPlace, type Look, type StateColumn, type ViewportName } from '@retoque/core';
+import {
+  behavioursNamed,
+  markStates,
+  type EditingPlace,
+  type Look,
+  type StateColumn,
+  type ViewportName,
+} from '@retoque/core';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { engine } from '../engine/engine';
@@ -8,13 +15,16 @@ import type { ComponentRef } from '../engine/protocol';
 import { refKey } from '../engine/ref-key';
 import { Segments } from '../shell/Segments';
 import { VIEWPORT_CHOICES } from '../shell/viewports';
+import ClockBar from './ClockBar';
+import Moments from './Moments';
 import { PreviewFrame } from './PreviewFrame';
+import { usePreviewTime } from './preview-time';
 import { Wipe } from './Wipe';
 import { Wording } from './Wording';
 import { previewStyles } from '../theme/styles/previewStyles';
 
 const SLOW = 0.2;
-type Mode = 'live' | 'wipe' | 'beside' | 'wording';
+type Mode = 'live' | 'moments' | 'wipe' | 'beside' | 'wording';
 
 /** The component on its whole page: to be tried with pointer and keyboard, or as it is beside as it will be. */
 export default function Preview({
@@ -27,6 +37,7 @@ export default function Preview({
   look,
   order,
   root,
+  path,
   keeping,
   onKeep,
   onClose,
@@ -43,12 +54,15 @@ export default function Preview({
   order: number;
   /** The component itself, in the document. */
   root: number;
+  /** Of the page on its site. */
+  path: string;
   keeping: boolean;
   /** Has other markup in the component's place. */
   onKeep: (html: string, before: string) => void;
   onClose: () => void;
 }) {
   const [mode, setMode] = useState<Mode>('live');
+  const time = usePreviewTime(path);
   const [viewport, setViewport] = useState<ViewportName>(place.viewport ?? 'wide');
   const [state, setState] = useState(column);
   const [slow, setSlow] = useState(false);
@@ -68,13 +82,12 @@ export default function Preview({
   });
   const still = useQuery({
     queryKey: ['engine', 'still', refKey(component), part, state, viewport, place, look.exceptions],
-    enabled: mode !== 'live',
+    enabled: mode === 'wipe' || mode === 'beside',
     staleTime: Infinity,
     queryFn: () => engine().stillFrame(component, part, state, viewport, look.exceptions, place),
   });
   const own = useQuery({
     queryKey: ['engine', 'place', component.versionId, root],
-    enabled: mode === 'wording',
     staleTime: Infinity,
     retry: false,
     queryFn: () => engine().placeAt(component.versionId, root),
@@ -85,6 +98,7 @@ export default function Preview({
     staleTime: Infinity,
     queryFn: () => engine().pictures(component.versionId),
   });
+  const behaviours = useMemo(() => behavioursNamed(own.data?.html ?? ''), [own.data]);
   // With markers in place of states, as still pages have them.
   const after = useMemo(() => markStates(css.data ?? ''), [css.data]);
   const stillFrame = (title: string, own: string) => (
@@ -115,6 +129,15 @@ export default function Preview({
                 value={mode}
                 choices={[
                   { value: 'live', label: 'Live', hint: 'Point at it, focus it, press it' },
+                  ...(behaviours.length
+                    ? [
+                        {
+                          value: 'moments' as const,
+                          label: 'Moments',
+                          hint: 'What it shows one after the other, at once',
+                        },
+                      ]
+                    : []),
                   { value: 'wipe', label: 'Before and after', hint: 'One over the other' },
                   { value: 'beside', label: 'Side by side' },
                   { value: 'wording', label: 'Wording', hint: 'Other texts, order and links' },
@@ -132,8 +155,9 @@ export default function Preview({
                     <input type="checkbox" checked={touch} onChange={(event) => setTouch(event.target.checked)} />
                     Touch
                   </label>
+                  <ClockBar time={time} />
                 </>
-              ) : mode === 'wording' ? null : (
+              ) : mode === 'wording' || mode === 'moments' ? null : (
                 <select aria-label="State" value={state} onChange={(event) => setState(event.target.value)}>
                   {columns.map((item) => (
                     <option key={item.name} value={item.name}>
@@ -169,6 +193,15 @@ export default function Preview({
                     <p className="small">{own.error?.message ?? 'Reading the component…'}</p>
                   )}
                 </>
+              ) : mode === 'moments' ? (
+                <Moments
+                  html={css.data === undefined ? undefined : live.data}
+                  css={css.data ?? ''}
+                  order={root}
+                  viewport={viewport}
+                  behaviours={behaviours}
+                  markup={own.data?.html ?? ''}
+                />
               ) : mode === 'live' ? (
                 <PreviewFrame
                   key={touched ? 'touch' : 'pointer'}
@@ -180,6 +213,7 @@ export default function Preview({
                   title="The page, live"
                   live
                   speed={slow ? SLOW : 1}
+                  time={time}
                 />
               ) : mode === 'beside' ? (
                 <>

@@ -6,6 +6,12 @@ import { SafeFrame } from '../frame/SafeFrame';
 import { hoverByTouch, slowDown, tame } from '../frame/tame';
 import { useStage } from '../shell/useStage';
 
+/** Sets behaviours going in the document of a frame, and has them read their settings again. */
+interface Behaves {
+  readonly run: (document: Document) => () => void;
+  readonly refresh: () => void;
+}
+
 /** A whole page with a look on it, the component in view, as large as there is room. */
 export function PreviewFrame({
   html,
@@ -18,6 +24,7 @@ export function PreviewFrame({
   touch = false,
   markup,
   pictures,
+  time,
   children,
 }: {
   html: string | undefined;
@@ -35,6 +42,8 @@ export function PreviewFrame({
   markup?: string | undefined;
   /** Where the pictures of that HTML are served. */
   pictures?: { readonly base: string; readonly served: ReadonlyMap<string, string> } | undefined;
+  /** What its behaviours run by; without it they do not run. */
+  time?: Behaves | undefined;
   children?: ReactNode;
 }) {
   const frame = useRef<HTMLIFrameElement>(null);
@@ -46,7 +55,12 @@ export function PreviewFrame({
     const sheet = makeSheet(document, touch ? markStates(css, TOUCHED_STATES) : css);
     if (sheet) putSheets(document, 'look', [sheet]);
     elementIn(document, order)?.scrollIntoView({ block: 'center', behavior: 'instant' });
-  }, [loaded, css, order, touch]);
+    time?.refresh();
+  }, [loaded, css, order, touch, time]);
+  useEffect(() => {
+    const document = frame.current?.contentDocument;
+    return loaded && document ? time?.run(document) : undefined;
+  }, [loaded, time]);
   const put = useRef<Element>(undefined);
   useEffect(() => {
     const document = frame.current?.contentDocument;

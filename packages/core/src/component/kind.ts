@@ -1,6 +1,7 @@
 import type { StyledPage } from '../css/cascade/page-styles.js';
 import type { ElementStyle } from '../css/cascade/element-style.js';
 import type { ElementNode } from '../tree/tree.js';
+import type { Behaviour } from './behaviours/index.js';
 import type { StateName } from './states.js';
 
 export type { Row, RowGroup } from './rows.js';
@@ -46,7 +47,7 @@ export interface Starter {
   readonly html: string;
   /** CSS under the class that the HTML gives its root. */
   readonly css: string;
-  /** What HTML and CSS alone do not do, and the site's script has to. */
+  /** What it does not do by itself, and the site's own script has to. */
   readonly needs?: string;
 }
 
@@ -77,6 +78,8 @@ export interface Kind {
   readonly besidePage?: boolean;
   /** True for controls that pages make of mere texts, too, which can be turned into real ones. */
   readonly madeOfText?: boolean;
+  /** What its components can do beside being seen. */
+  readonly behaviours?: readonly Behaviour[];
   /** True when what stands in it is not listed as a component again. */
   readonly claims?: boolean;
 }

@@ -1,63 +1,8 @@
-/** What a row of the state sheet is about; rows of one group stand together. */
-export const ROW_GROUPS = [
-  'Text',
-  'Ground',
-  'Edge',
-  'Outline',
-  'Shadow',
-  'Space',
-  'Size',
-  'Layout',
-  'Effect',
-  'Motion',
-  'Drawing',
-  'Control',
-] as const;
-export type RowGroup = (typeof ROW_GROUPS)[number];
+import { SETTING_ROWS } from './behaviours/index.js';
+import type { Row, RowAmount, RowEditor, RowGroup } from './row.js';
 
-export const ROW_EDITORS = [
-  'colour',
-  'number',
-  'choice',
-  'box',
-  'radius',
-  'shadow',
-  'layers',
-  'functions',
-  'transition',
-  'family',
-  'text',
-] as const;
-export type RowEditor = (typeof ROW_EDITORS)[number];
-
-/** What numbers a row takes. */
-export interface RowAmount {
-  /** '' where a plain number is meant. */
-  readonly unit: string;
-  readonly least?: number;
-  readonly most?: number;
-  /** Of one press of an arrow key, where it is not the unit's own. */
-  readonly step?: number;
-}
-
-/** A row of the state sheet: one plain name for one longhand, or for several that are set together. */
-export interface Row {
-  readonly key: string;
-  readonly label: string;
-  readonly group: RowGroup;
-  /** Longhands that a value of this row sets. */
-  readonly properties: readonly string[];
-  /** The shorthand under which the row's value is typed; without one all longhands take the same value. */
-  readonly shorthand?: string | undefined;
-  /** How its values are edited; each takes CSS text too. */
-  readonly editor: RowEditor;
-  /** Of a number: what a number without a unit means, and its bounds. */
-  readonly amount?: RowAmount | undefined;
-  /** Keywords that are offered, the most used first. */
-  readonly words?: readonly string[] | undefined;
-  /** Key of the row that sets this one together with others. */
-  readonly under?: string | undefined;
-}
+export { ROW_EDITORS, ROW_GROUPS } from './row.js';
+export type { Row, RowAmount, RowEditor, RowGroup } from './row.js';
 
 const SIDES = ['top', 'right', 'bottom', 'left'] as const;
 const CORNERS = ['top-left', 'top-right', 'bottom-right', 'bottom-left'] as const;
@@ -163,7 +108,7 @@ const edges: Row[] = [
   })),
 ];
 
-/** Every row that a part can have, in the order of the sheet. */
+/** Every row of CSS that a part can have, in the order of the sheet. */
 export const ROWS: readonly Row[] = [
   colour('Text', 'Text', 'color', 'text'),
   edited('family', one('Text', 'Font', 'font-family')),
@@ -253,9 +198,9 @@ export const ROWS: readonly Row[] = [
   choice('Control', 'Appearance', 'appearance', 'auto none'),
 ];
 
-const BY_KEY: ReadonlyMap<string, Row> = new Map(ROWS.map((row) => [row.key, row]));
+const BY_KEY: ReadonlyMap<string, Row> = new Map([...ROWS, ...SETTING_ROWS].map((row) => [row.key, row]));
 
-/** @returns undefined for a key that no row has */
+/** A row of CSS or of a behaviour; undefined for a key that no row has. */
 export const rowNamed = (key: string): Row | undefined => BY_KEY.get(key);
 
 /** Keys of rows that matter first, for parts of a sort. */

@@ -4,6 +4,7 @@ export { siteSelectors } from '../component/find.js';
 export type { FoundComponent } from '../component/found.js';
 export * from '../component/kind.js';
 export * from '../component/state-column.js';
+export { behavioursNamed, behavioursOf, elementOf, markupOf, type Behaviour } from '../component/behaviours/index.js';
 export { KINDS, kindNamed } from '../component/kinds/index.js';
 export { starterOf } from '../component/kinds/starters.js';
 export { ROWS, ROW_GROUPS, rowNamed, type RowAmount, type RowEditor } from '../component/rows.js';

@@ -15,11 +15,9 @@ import { PROPERTIES } from '../css/property/table.js';
 import { SHORTHANDS } from '../css/shorthand/index.js';
 import { lookup } from '../base/lookup.js';
 import { namesSwatch } from './named-swatches.js';
+import { readSetting, type ReadValue } from './read-setting.js';
 
-/** Values of longhands as they can be stored, or what is wrong with the text. */
-export type ReadValue =
-  | { readonly ok: true; readonly values: Readonly<Record<string, string>>; readonly text: string }
-  | { readonly ok: false; readonly problem: string };
+export type { ReadValue } from './read-setting.js';
 
 /** Longest text of one value, in characters. */
 const LONGEST = 4000;
@@ -156,6 +154,7 @@ function readPlain(row: Row, typed: string): ReadValue {
   const text = stripDeclaration(mendText(typed), names);
   if (!text) return { ok: false, problem: 'Give a value, or clear the cell.' };
   if (text.length > LONGEST) return { ok: false, problem: `A value has at most ${LONGEST} characters.` };
+  if (row.group === 'Behaviour') return readSetting(row, text);
   if (BREAKS_OUT.test(text)) return { ok: false, problem: 'A value holds no braces, semicolons or comments.' };
   if (!isClosed(text)) return { ok: false, problem: `“${text}” has a bracket or a quote that is not closed.` };
   const tries = row.editor === 'colour' ? [colourAsSaid(text)] : [text, withUnits(text)];

@@ -123,6 +123,7 @@ export function cellOf(input: CellInput): Cell {
   const { look, row, part, carrier, column, columns, place, resolver } = input;
   const shown = shownBits(column);
   const { subject } = resolver;
+  if (row.atRest && column.atoms.length) return { ...EMPTY, column: column.name };
   if (!columns.some((own) => own.name === column.name) || (shown & CARRIED & ~subject.states.possible) !== 0) {
     return { ...EMPTY, column: column.name };
   }
@@ -144,7 +145,7 @@ export function cellOf(input: CellInput): Cell {
   return {
     column: column.name,
     applies: true,
-    computed: computed ?? '',
+    computed: computed || (row.usual ?? ''),
     colour: colours[0] ?? (row.editor === 'colour' ? TRANSPARENT : parseColour(computed ?? '')),
     mixed: computed === undefined || colours.some((colour) => !sameRgba(colour, colours[0]!)),
     drawn: row.properties.some((property) => isDrawn(style, property)),

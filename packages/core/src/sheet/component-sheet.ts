@@ -2,6 +2,7 @@ import { isFurther } from '../component/further.js';
 import type { Kind } from '../component/kind.js';
 import type { StateColumn } from '../component/state-column.js';
 import type { FoundPart } from '../component/parts.js';
+import { behavioursOf, settingRows } from '../component/behaviours/index.js';
 import { rowNamed, ROWS, type Row } from '../component/rows.js';
 import { setBits, shownBits } from '../component/states.js';
 import { DESKTOP, type Environment } from '../css/conditions/environment.js';
@@ -163,7 +164,7 @@ export class ComponentSheet {
     const resolver = plans.resolverFor({ part, columns: own }, look, environment, place);
     const carrier = part.carrier?.part.name ?? name;
     const style = (bits: StateBits): ElementStyle => forcer.see(styled.pages, environment, subject, bits).style;
-    const wanted = rowsWanted(part, set, whole, also);
+    const wanted = rowsWanted(part, set, whole, also, (property) => style(0).text(property));
     const rowKeys = wanted.map(({ row }) => row.key);
     const names = own.map((column) => column.name);
     const states = all.map(({ when }) => bitsOfWhen(when));
@@ -235,23 +236,33 @@ const MOST_GROUPS = 24;
 
 /** Rows of a part that are shown: those that its kind names first, those that are set, and what is asked for besides. */
 function rowsWanted(
-  { part }: FoundPart,
+  found: FoundPart,
   set: ReadonlySet<string>,
   whole: boolean,
   also: readonly string[],
+  atRest: (property: string) => string,
 ): { row: Row; first: boolean }[] {
+  const { part } = found;
+  const [first] = found.elements;
+  const settings = first ? settingRows(behavioursOf(first)) : [];
   const early = new Set<string>(part.first);
   const isSet = (row: Row) => row.properties.every((property) => set.has(property));
   const covered = (row: Row) => {
     const above = row.under === undefined ? undefined : rowNamed(row.under);
     return above !== undefined && isSet(above);
   };
+  /** What a setting says of the script has a say only where another has its value. */
+  const hasSay = ({ where }: Row) => {
+    if (!where) return true;
+    return (atRest(where.property) || rowNamed(where.property)!.usual) === where.is;
+  };
+  const wantedSettings = settings.flatMap((row) => (hasSay(row) || isSet(row) || whole ? [{ row, first: true }] : []));
   const wanted = ROWS.flatMap((row) => {
     const first = early.has(row.key) || (isSet(row) && !covered(row));
     return first || whole || also.includes(row.key) ? [{ row, first }] : [];
   });
-  if (whole) return wanted;
+  if (whole) return [...wanted, ...wantedSettings];
   // What matters first stands in the order that the kind gives, and what else is set behind it.
   const rank = ({ row }: { row: Row }) => (early.has(row.key) ? part.first.indexOf(row.key) : ROWS.length);
-  return wanted.sort((a, b) => rank(a) - rank(b));
+  return [...wanted.sort((a, b) => rank(a) - rank(b)), ...wantedSettings];
 }

@@ -85,6 +85,7 @@ export default function BenchDialogs({
           look={look}
           order={part.order}
           root={found?.order ?? 0}
+          path={new URL(styled.page.version.address).pathname}
           keeping={markup.adding}
           onKeep={markup.keepWording}
           onClose={close}

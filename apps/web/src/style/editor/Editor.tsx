@@ -111,7 +111,7 @@ export function Editor({
       </div>
       <div className="follows">
         {selectedCount > 1 ? `${selectedCount} cells are selected, and all of them take the value. ` : ''}
-        {followWords(kind, address.part, cell)} <code>{row.shorthand ?? row.properties.join(', ')}</code>
+        {followWords(kind, address.part, cell, row.usual)} <code>{row.shorthand ?? row.properties.join(', ')}</code>
       </div>
       {row.editor === 'colour' ? (
         <ColourEditor
@@ -184,8 +184,14 @@ export function Editor({
         </div>
       ))}
       <div className="section">
-        <SiteSourceNote cell={cell} />
-        <Reasons component={component} viewport={viewport} cell={address} replaced={cell.from === 'look'} />
+        {row.group === 'Behaviour' ? (
+          <p className="quiet">A setting of the script. It goes with the CSS, as a custom property.</p>
+        ) : (
+          <>
+            <SiteSourceNote cell={cell} />
+            <Reasons component={component} viewport={viewport} cell={address} replaced={cell.from === 'look'} />
+          </>
+        )}
       </div>
       <div className="section" aria-label={`Where ${part} is`}>
         {partNote}

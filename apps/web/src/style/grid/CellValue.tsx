@@ -14,7 +14,16 @@ const PLACES: Readonly<Record<NonNullable<Cell['followsPlace']>, { icon: LucideI
 };
 
 /** What a cell shows: a swatch for a colour, solid where it is set and hollow where it follows, and the value. */
-export function CellValue({ cell, isColour }: { cell: Cell; isColour: boolean }) {
+export function CellValue({
+  cell,
+  isColour,
+  unset = false,
+}: {
+  cell: Cell;
+  isColour: boolean;
+  /** True where no value means that there is none. */
+  unset?: boolean;
+}) {
   const { colour } = cell;
   const swatches = useSwatches();
   const hex = colour && toHex(colour);
@@ -39,7 +48,7 @@ export function CellValue({ cell, isColour }: { cell: Cell; isColour: boolean })
             ? clear
               ? 'transparent'
               : hex
-            : cell.computed}
+            : cell.computed || (unset ? 'not set' : '')}
       {isColour && !cell.drawn ? <span className="undrawn">not drawn</span> : null}
       {Place ? <Place className="place" aria-label={place.words} /> : null}
     </>

@@ -26,7 +26,7 @@ export const ValueRow = memo(function ValueRow({
   actions,
 }: ValueRowProps) {
   const { part } = row;
-  const { key, label, properties, under, shorthand } = row.row;
+  const { key, label, group, properties, under, shorthand } = row.row;
   return (
     <tr role="row">
       <th
@@ -34,6 +34,7 @@ export const ValueRow = memo(function ValueRow({
         scope="row"
         className="name"
         data-under={under ? '' : undefined}
+        data-script={group === 'Behaviour' ? '' : undefined}
         title={shorthand ?? properties.join(', ')}
       >
         {label}
@@ -69,7 +70,7 @@ export const ValueRow = memo(function ValueRow({
             }}
             onDoubleClick={actions.edit}
           >
-            <CellValue cell={cell} isColour={row.row.editor === 'colour'} />
+            <CellValue cell={cell} isColour={row.row.editor === 'colour'} unset={row.row.usual === ''} />
           </td>
         );
       })}

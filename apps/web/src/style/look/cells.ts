@@ -20,7 +20,7 @@ const PLACES: Readonly<Record<WiderPlace, string>> = {
 };
 
 /** What a cell follows, in words. */
-export function followWords(kind: Kind, part: string, cell: Cell): string {
+export function followWords(kind: Kind, part: string, cell: Cell, usual?: string): string {
   const label = partNamed(kind, part)?.label ?? part;
   if (cell.muted) return `${label}. Set by you, switched off.`;
   if (cell.own !== undefined) return `${label}. Set by you.`;
@@ -32,7 +32,9 @@ export function followWords(kind: Kind, part: string, cell: Cell): string {
   if (place) return `${label}. Follows ${place}.`;
   if (cell.from === 'site') return `${label}. Set by your site.`;
   if (cell.from === 'look') return `${label}. Comes with what you set; without it, it would not be seen.`;
-  return `${label}. Not set; the browser decides.`;
+  return usual === undefined
+    ? `${label}. Not set; the browser decides.`
+    : `${label}. Not set${usual && `; usually “${usual}”`}.`;
 }
 
 export const requireKind = (name: string): Kind => {

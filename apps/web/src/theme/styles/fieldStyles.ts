@@ -10,7 +10,7 @@ export const fieldStyles = {
     clipPath: 'inset(50%)',
     whiteSpace: 'nowrap',
   },
-  '& select, & .number input, & .colour-field input': {
+  '& select, & .number input, & .colour-field input, & input.moment': {
     height: '28px',
     minWidth: 0,
     fontSize: '12px',

@@ -113,6 +113,7 @@ export const gridStyles = {
     display: 'inline-block',
   },
   '& .undrawn': { fontFamily: 'body', fontSize: '11px', color: 'ink3', marginLeft: '7px', fontWeight: 400 },
+  '& th[data-script]::after': { content: '"◷" / ""', color: 'ink3', marginLeft: '6px', fontSize: '12px' },
   '& .short': { color: 'short', fontWeight: 650, bg: 'shortSoft' },
   '& .unsure': { color: 'unsure', fontWeight: 650, bg: 'unsureSoft' },
 } as const;

@@ -23,6 +23,8 @@ export const previewStyles = {
     _focusVisible: { outline: '2px solid {colors.accent}' },
   },
   '& .check-line': { display: 'inline-flex', gap: '6px', alignItems: 'center', cursor: 'pointer' },
+  '& .clock-bar': { display: 'inline-flex', gap: '5px', alignItems: 'center', flexWrap: 'wrap' },
+  '& .clock-bar time': { fontSize: '12.5px', color: 'ink2', fontVariantNumeric: 'tabular-nums' },
   '& .preview-stage': {
     flex: 1,
     minHeight: 0,
@@ -34,6 +36,15 @@ export const previewStyles = {
     '&[data-mode=wording]': { gridTemplateColumns: { base: '1fr', md: 'minmax(0, 1fr) 340px' } },
     '&[data-mode=beside]': { gridTemplateColumns: { base: '1fr', md: '1fr 1fr' } },
   },
+  '& .moments': {
+    display: 'grid',
+    gap: '12px',
+    gridTemplateColumns: 'repeat(auto-fill, minmax(min(560px, 100%), 1fr))',
+    gridAutoRows: '300px',
+    overflow: 'auto',
+  },
+  '& .moments figure': { display: 'flex', flexDirection: 'column', gap: '4px', minHeight: 0 },
+  '& .moments figcaption': { fontSize: '12.5px', color: 'ink2' },
   '& .preview-frame': { position: 'relative', minHeight: 0, minWidth: 0, height: '100%', overflow: 'hidden' },
   '& .preview-page': { position: 'absolute', top: 0, bg: 'card', boxShadow: 'lift', overflow: 'hidden' },
   '& .preview-name': {

@@ -1,4 +1,7 @@
-import { textDemand, type Kind, type Signs, type Starter } from '../kind.js';
+import { APPEARING } from '../behaviours/appear.js';
+import { behavioursOf } from '../behaviours/index.js';
+import { NOTICES } from '../behaviours/notices.js';
+import { textDemand, type Kind, type Signs } from '../kind.js';
 import { BOX_ROWS, ICON_ROWS, MESSAGE_ROWS, TARGET_ROWS } from '../rows.js';
 import { COOKIE, isCalled, isHtml, find, isInside, roleOf } from '../signs.js';
 import { POINTED } from '../states.js';
@@ -41,6 +44,7 @@ export const ANNOUNCEMENT: Kind = {
   label: 'Announcement bar',
   plural: 'announcement bars',
   claims: true,
+  behaviours: [NOTICES, APPEARING],
   parts: [
     {
       name: 'ground',
@@ -60,7 +64,7 @@ export const ANNOUNCEMENT: Kind = {
     {
       name: 'arrow',
       label: 'Arrows',
-      find: [':scope button:is([class*=prev], [class*=next], [class*=arrow])'],
+      find: [':scope button:is([data-do=previous], [data-do=next], [class*=prev], [class*=next], [class*=arrow])'],
       states: POINTED,
       first: TARGET_ROWS,
     },
@@ -68,8 +72,15 @@ export const ANNOUNCEMENT: Kind = {
       name: 'close',
       label: 'Close',
       find: [
-        ':scope button:is([class*=close], [class*=dismiss], [aria-label*=lose], [aria-label*=ismiss], [aria-label*=ide])',
+        ':scope button:is([data-do=close], [class*=close], [class*=dismiss], [aria-label*=lose], [aria-label*=ismiss], [aria-label*=ide])',
       ],
+      states: POINTED,
+      first: TARGET_ROWS,
+    },
+    {
+      name: 'pause',
+      label: 'Pause',
+      find: [':scope [data-do=pause]', ':scope button:is([class*=pause], [class*=stop], [aria-label*=ause])'],
       states: POINTED,
       first: TARGET_ROWS,
     },
@@ -79,20 +90,16 @@ export const ANNOUNCEMENT: Kind = {
     textDemand('message', 'Message on background'),
     textDemand('link', 'Link on background'),
     { name: 'arrow', label: 'Arrows against background', part: 'arrow', criterion: '1.4.11', of: 'icon' },
+    { name: 'pause', label: 'Pause against background', part: 'pause', criterion: '1.4.11', of: 'icon' },
     { name: 'close', label: 'Close against background', part: 'close', criterion: '1.4.11', of: 'icon' },
   ],
-};
-
-export const ANNOUNCEMENT_STARTER: Starter = {
-  html: '<aside class="rq-announcement" aria-label="Announcement"><p>Closed on Monday. <a href="#">Opening hours</a></p><button type="button" aria-label="Close">×</button></aside>',
-  css: '.rq-announcement { display: flex; gap: 1em; align-items: center; justify-content: center; padding: .6em 1em; background: #1f4e5f; color: #fff }\n.rq-announcement p { margin: 0 }\n.rq-announcement a { color: inherit }\n.rq-announcement button { border: 0; background: none; color: inherit; font-size: 1.2em; cursor: pointer }\n.rq-announcement :is(a, button):focus-visible { outline: 2px solid currentColor; outline-offset: 2px }',
-  needs: 'Closing needs a script that removes it and remembers so.',
 };
 
 export const ANNOUNCEMENT_SIGNS: Signs = {
   kind: ANNOUNCEMENT,
   recognise(element, page) {
     if (!isHtml(element, 'aside', 'div', 'section', 'p')) return 0;
+    if (behavioursOf(element).includes(NOTICES)) return 0.95;
     if (isCalled(element, COOKIE) || textLength(element) > LONGEST || !textLength(element)) return 0;
     if (isInside(element, (node) => isNamed(node) || isCalled(node, COOKIE) || isHtml(node, 'form', 'dialog', 'nav')))
       return 0;

@@ -1,4 +1,6 @@
-import { textDemand, type Kind, type Signs, type Part, type Starter } from '../kind.js';
+import { behavioursOf } from '../behaviours/index.js';
+import { CONSENT } from '../behaviours/consent.js';
+import { textDemand, type Kind, type Signs, type Part } from '../kind.js';
 import { BOX_ROWS, MESSAGE_ROWS, TARGET_ROWS } from '../rows.js';
 import type { StyledPage } from '../../css/cascade/page-styles.js';
 import { readableText, type ElementNode } from '../../tree/tree.js';
@@ -12,6 +14,7 @@ const LONGEST = 2500;
 
 /** Called one; or a panel that stays in the window, or opens over it, and speaks of cookies. */
 const isNotice = (element: ElementNode, page: StyledPage): boolean =>
+  behavioursOf(element).includes(CONSENT) ||
   isCalled(element, COOKIE) ||
   ((staysAtEdge(page.of(element)) || roleOf(element) === 'dialog' || isHtml(element, 'dialog')) &&
     textLength(element) < LONGEST &&
@@ -32,6 +35,7 @@ export const COOKIE_NOTICE: Kind = {
   label: 'Cookie notice',
   plural: 'cookie notices',
   claims: true,
+  behaviours: [CONSENT],
   parts: [
     { name: 'panel', label: 'Panel', find: [':scope'], states: ['default'], first: ['text', ...BOX_ROWS, 'width'] },
     {
@@ -99,12 +103,6 @@ export const COOKIE_NOTICE: Kind = {
     textDemand('save', 'Save on background'),
     textDemand('reopen', 'Reopening control on background'),
   ],
-};
-
-export const COOKIE_NOTICE_STARTER: Starter = {
-  html: '<section class="rq-cookies" aria-label="Cookies"><p>May we count visits?</p><button type="button" class="accept">Accept</button><button type="button" class="refuse">Refuse</button></section>',
-  css: '.rq-cookies { position: fixed; inset: auto 1rem 1rem; max-width: 28rem; padding: 1.2rem; border-radius: 10px; background: #0f2831; color: #fff }\n.rq-cookies button { padding: .6em 1.1em; border: 2px solid #fff; border-radius: 6px; background: #fff; color: #0f2831; cursor: pointer }\n.rq-cookies .refuse { background: transparent; color: #fff }\n.rq-cookies button:focus-visible { outline: 3px solid #fff; outline-offset: 2px }',
-  needs: 'Keeping the choice and closing the notice need a script.',
 };
 
 export const COOKIE_NOTICE_SIGNS: Signs = {

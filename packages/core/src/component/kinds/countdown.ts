@@ -1,17 +1,22 @@
 import type { ElementNode } from '../../tree/tree.js';
-import { textDemand, type Kind, type Signs, type Starter } from '../kind.js';
+import { APPEARING } from '../behaviours/appear.js';
+import { behavioursOf } from '../behaviours/index.js';
+import { COUNTING } from '../behaviours/countdown.js';
+import { textDemand, type Kind, type Signs } from '../kind.js';
 import { BOX_ROWS, MESSAGE_ROWS } from '../rows.js';
 import { countdownsOn } from '../time-units.js';
 import { isCalled, isHtml, isInside, roleOf } from '../signs.js';
 
 const NAMED = /(^|[-_\s])(countdown|count-down)([-_\s]|$)/i;
-const isOne = (element: ElementNode) => isCalled(element, NAMED) || roleOf(element) === 'timer';
+const isOne = (element: ElementNode) =>
+  behavioursOf(element).includes(COUNTING) || isCalled(element, NAMED) || roleOf(element) === 'timer';
 
 export const COUNTDOWN: Kind = {
   name: 'countdown',
   label: 'Countdown',
   plural: 'countdowns',
   claims: true,
+  behaviours: [COUNTING, APPEARING],
   parts: [
     {
       name: 'ground',
@@ -55,6 +60,13 @@ export const COUNTDOWN: Kind = {
       first: MESSAGE_ROWS,
     },
     {
+      name: 'after',
+      label: 'Words at the end',
+      find: [':scope [data-end]'],
+      states: ['default'],
+      first: MESSAGE_ROWS,
+    },
+    {
       name: 'separator',
       label: 'Separators',
       find: [':scope [class*=sep]', ':scope [class*=colon]'],
@@ -66,13 +78,8 @@ export const COUNTDOWN: Kind = {
     textDemand('heading', 'Heading on its ground'),
     textDemand('digits', 'Digits on ground'),
     textDemand('unit', 'Units on ground'),
+    textDemand('after', 'Words at the end on ground'),
   ],
-};
-
-export const COUNTDOWN_STARTER: Starter = {
-  html: '<div class="rq-countdown" role="timer"><h3>Next boat</h3><span class="digit">12</span> <small>minutes</small></div>',
-  css: '.rq-countdown { padding: 1.2em; border-radius: 10px; background: #0f2831; color: #fff }\n.rq-countdown h3 { margin: 0 0 .4em }\n.rq-countdown .digit { font-size: 2.4em; font-variant-numeric: tabular-nums }',
-  needs: 'Counting needs a script.',
 };
 
 export const COUNTDOWN_SIGNS: Signs = {

@@ -1,4 +1,5 @@
-import { textDemand, type Kind, type Signs, type Starter } from '../kind.js';
+import { APPEARING } from '../behaviours/appear.js';
+import { textDemand, type Kind, type Signs } from '../kind.js';
 import { BOX_ROWS, MESSAGE_ROWS, TARGET_ROWS } from '../rows.js';
 import type { ElementNode } from '../../tree/tree.js';
 import { hiddenBy } from '../../check/hidden.js';
@@ -30,6 +31,7 @@ export const DIALOG: Kind = {
   plural: 'dialogs',
   anywhere: true,
   claims: true,
+  behaviours: [APPEARING],
   parts: [
     {
       name: 'panel',
@@ -72,12 +74,6 @@ export const DIALOG: Kind = {
     { name: 'close', label: 'Close against panel', part: 'close', criterion: '1.4.11', of: 'icon' },
     ...FORM_DEMANDS.filter((demand) => INSIDE_FORM.has(demand.part)),
   ],
-};
-
-export const DIALOG_STARTER: Starter = {
-  html: '<dialog class="rq-dialog" aria-labelledby="rq-dialog-title"><h2 id="rq-dialog-title">Before you go</h2><p>Your place is held for twenty minutes.</p><form method="dialog"><button>Go on</button></form></dialog>',
-  css: '.rq-dialog { padding: 1.6em; border: 0; border-radius: 12px; max-width: 28rem; color: #14262c }\n.rq-dialog::backdrop { background: rgb(15 40 49 / .6) }\n.rq-dialog button { padding: .7em 1.4em; border: 0; border-radius: 6px; background: #1f4e5f; color: #fff }',
-  needs: 'Opening needs a script that calls showModal(); closing, Escape and focus come with the element.',
 };
 
 export const DIALOG_SIGNS: Signs = {

@@ -1,5 +1,7 @@
 import type { ElementNode } from '../../tree/tree.js';
-import { textDemand, type Kind, type Signs, type Starter } from '../kind.js';
+import { behavioursOf } from '../behaviours/index.js';
+import { TICKER_RUN } from '../behaviours/ticker.js';
+import { textDemand, type Kind, type Signs } from '../kind.js';
 import { BOX_ROWS, MESSAGE_ROWS, TARGET_ROWS } from '../rows.js';
 import type { StyledPage } from '../../css/cascade/page-styles.js';
 import { holdings, textLength } from '../shape.js';
@@ -8,7 +10,10 @@ import { POINTED } from '../states.js';
 
 const NAMED = /(^|[-_\s])(ticker|marquee)([-_\s]|$)/i;
 const isOne = (element: ElementNode) =>
-  isCalled(element, NAMED) || roleOf(element) === 'marquee' || isHtml(element, 'marquee');
+  behavioursOf(element).includes(TICKER_RUN) ||
+  isCalled(element, NAMED) ||
+  roleOf(element) === 'marquee' ||
+  isHtml(element, 'marquee');
 
 /** A window on a longer line that moves by itself without end. */
 const runs = (element: ElementNode, page: StyledPage): boolean =>
@@ -41,6 +46,7 @@ export const TICKER: Kind = {
   label: 'Ticker',
   plural: 'tickers',
   claims: true,
+  behaviours: [TICKER_RUN],
   parts: [
     {
       name: 'ground',
@@ -80,13 +86,13 @@ export const TICKER: Kind = {
       first: ['width', 'height', 'opacity', 'filter'],
     },
     { name: 'link', label: 'Link', find: [':scope a'], states: POINTED, first: TARGET_ROWS },
+    { name: 'pause', label: 'Pause', find: [':scope [data-do=pause]'], states: POINTED, first: TARGET_ROWS },
   ],
-  demands: [textDemand('item', 'Items on ground'), textDemand('link', 'Link on ground')],
-};
-
-export const TICKER_STARTER: Starter = {
-  html: '<div class="rq-ticker"><ul><li>Seals seen at the lighthouse</li><li>Bicycles travel free</li></ul></div>',
-  css: '.rq-ticker { overflow: hidden; background: #0f2831; color: #fff }\n.rq-ticker ul { display: flex; gap: 2em; list-style: none; margin: 0; padding: .7em 1em }\n.rq-ticker li + li::before { content: "•"; margin-right: 2em }',
+  demands: [
+    textDemand('item', 'Items on ground'),
+    textDemand('link', 'Link on ground'),
+    { name: 'pause', label: 'Pause against its ground', part: 'pause', criterion: '1.4.11', of: 'icon' },
+  ],
 };
 
 export const TICKER_SIGNS: Signs = {

@@ -1,3 +1,4 @@
+import { BEHAVIOURS, elementOf } from '../../component/behaviours/index.js';
 import { heavierOf, NO_SPECIFICITY, type Specificity } from '../../css/selector/specificity.js';
 import { specificityOf } from '../../css/selector/weight.js';
 import {
@@ -162,6 +163,9 @@ export function* handingOver(site: SiteUnder, options: SiteHandoverOptions = {})
     patches,
     pages: proofs,
     unbeatable: [...unbeatable.values()],
+    behaviours: BEHAVIOURS.filter((behaviour) =>
+      pages.some(({ dressed }) => dressed.page.tree.elements.some(({ name }) => name === elementOf(behaviour))),
+    ).map(({ name }) => name),
     nowhere: site.worn.filter(({ id, look }) => activeSettings(look).length && !placed.has(id)).map(({ id }) => id),
   };
 }

@@ -224,6 +224,13 @@ describe('the demo site', () => {
       locator,
       look: changeLook(EMPTY_LOOK, [set('button', 'color', 'red')]),
     });
-    expect(finish(handingOver(site))).toEqual({ files: [], patches: [], pages: [], unbeatable: [], nowhere: ['x'] });
+    expect(finish(handingOver(site))).toEqual({
+      files: [],
+      patches: [],
+      pages: [],
+      unbeatable: [],
+      behaviours: [],
+      nowhere: ['x'],
+    });
   });
 });

@@ -70,6 +70,8 @@ export interface SiteHandover {
   readonly patches: readonly HtmlPatch[];
   readonly pages: readonly PageProof[];
   readonly unbeatable: readonly UnbeatableRule[];
+  /** Names of the behaviours that components on its pages have, which need their script. */
+  readonly behaviours: readonly string[];
   /** Looks whose component stands on no page. */
   readonly nowhere: readonly string[];
 }

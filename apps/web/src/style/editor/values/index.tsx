@@ -23,6 +23,9 @@ export const EDITORS: Readonly<Partial<Record<RowEditor, ComponentType<EditorPro
   functions: editor(() => import('./FunctionsEditor')),
   transition: editor(() => import('./TransitionEditor')),
   family: editor(() => import('./FamilyEditor')),
+  moment: editor(() => import('./MomentEditor')),
+  zone: editor(() => import('./ZoneEditor')),
+  units: editor(() => import('./UnitsEditor')),
 };
 
 /** Rows that an editor shows together with its own, so that the sheet is asked for them. */
@@ -43,5 +46,6 @@ export const EDITOR_ROWS: Readonly<Partial<Record<RowEditor, readonly string[]>>
   radius: ['border-radius'],
   layers: ['background', 'background-size', 'background-position', 'background-repeat'],
   family: ['font-size', 'font-weight', 'font-style', 'font-variation-settings'],
+  moment: ['--rq-zone'],
   transition: ['transition-property', 'transition-duration', 'transition-timing-function', 'transition-delay'],
 };

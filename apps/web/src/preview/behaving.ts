@@ -1,0 +1,53 @@
+import { BEHAVIOURS, type Around, type Running } from '@retoque/behaviours';
+import { allIn, parentOf } from '../frame/dom';
+import type { PreviewClock } from './preview-clock';
+
+/** What a visitor's browser would remember, for as long as the preview is open. */
+export class PreviewMemory {
+  private readonly texts = new Map<string, { readonly text: string; readonly until: number }>();
+
+  keep = (key: string, text: string, until = Infinity): void => void this.texts.set(key, { text, until });
+
+  kept = (key: string, now: number): string | undefined => {
+    const known = this.texts.get(key);
+    return known && known.until > now ? known.text : undefined;
+  };
+
+  forget(): void {
+    this.texts.clear();
+  }
+}
+
+/** Behaviours at work in the document of a frame, in which no script of its own runs. */
+export interface Behaving {
+  readonly names: readonly string[];
+  refresh(): void;
+  stop(): void;
+}
+
+const PREFIX = 'rq-';
+
+/** Sets going what the markup of a page has, as its script would. */
+export function behave(document: Document, clock: PreviewClock, memory: PreviewMemory, path: string): Behaving {
+  const around: Around = {
+    now: clock.now,
+    wait: clock.wait,
+    keep: memory.keep,
+    kept: memory.kept,
+    path: () => path,
+  };
+  const names: string[] = [];
+  const running = Object.entries(BEHAVIOURS).flatMap(([name, start]) =>
+    [...allIn(document, PREFIX + name)].flatMap((element): Running[] => {
+      const host = parentOf(element);
+      if (!host) return [];
+      names.push(name);
+      return [start(host as HTMLElement, around)];
+    }),
+  );
+  return {
+    names: [...new Set(names)],
+    refresh: () => running.forEach((own) => own.refresh()),
+    stop: () => running.forEach((own) => own.stop()),
+  };
+}
