@@ -46,6 +46,7 @@ import type {
   ViewportBounds,
   ViewportName,
   WornLook,
+  GivenBehaviour,
 } from '@retoque/core';
 import type { PageGeometry, PageVersion } from '@retoque/contract';
 
@@ -426,6 +427,12 @@ export interface Engine {
   pictures(versionId: string): Promise<{ base: string; served: ReadonlyMap<string, string> }>;
   /** The texts of a component as links or buttons that look as they do, and its look for them. */
   asControls(component: ComponentRef, look: Look, tag: 'a' | 'button'): Promise<AsControls>;
+  /**
+   * A component's markup with one of its kind's behaviours in it.
+   *
+   * @throws with the reason where its markup has nothing for it
+   */
+  giveBehaviour(component: ComponentRef, name: string): Promise<GivenBehaviour>;
   /**
    * The CSS of a site, with its proof on every page.
    *

@@ -2,6 +2,8 @@ import { Dialog, Flex, Portal } from '@chakra-ui/react';
 import { DialogClose } from '../shell/DialogClose';
 import {
   behavioursNamed,
+  kindNamed,
+  type GivenBehaviour,
   markStates,
   type EditingPlace,
   type Look,
@@ -16,6 +18,7 @@ import { refKey } from '../engine/ref-key';
 import { Segments } from '../shell/Segments';
 import { VIEWPORT_CHOICES } from '../shell/viewports';
 import ClockBar from './ClockBar';
+import GiveBehaviour from './GiveBehaviour';
 import Moments from './Moments';
 import { PreviewFrame } from './PreviewFrame';
 import { usePreviewTime } from './preview-time';
@@ -40,6 +43,7 @@ export default function Preview({
   path,
   keeping,
   onKeep,
+  onGive,
   onClose,
 }: {
   name: string;
@@ -59,6 +63,8 @@ export default function Preview({
   keeping: boolean;
   /** Has other markup in the component's place. */
   onKeep: (html: string, before: string) => void;
+  /** Has the component do something more. */
+  onGive: (given: GivenBehaviour, label: string) => void;
   onClose: () => void;
 }) {
   const [mode, setMode] = useState<Mode>('live');
@@ -99,6 +105,10 @@ export default function Preview({
     queryFn: () => engine().pictures(component.versionId),
   });
   const behaviours = useMemo(() => behavioursNamed(own.data?.html ?? ''), [own.data]);
+  const lacking = useMemo(
+    () => (kindNamed(component.kind)?.behaviours ?? []).filter(({ name }) => !behaviours.includes(name)),
+    [component.kind, behaviours],
+  );
   // With markers in place of states, as still pages have them.
   const after = useMemo(() => markStates(css.data ?? ''), [css.data]);
   const stillFrame = (title: string, own: string) => (
@@ -156,6 +166,9 @@ export default function Preview({
                     Touch
                   </label>
                   <ClockBar time={time} />
+                  {own.data ? (
+                    <GiveBehaviour component={component} behaviours={lacking} busy={keeping} onGive={onGive} />
+                  ) : null}
                 </>
               ) : mode === 'wording' || mode === 'moments' ? null : (
                 <select aria-label="State" value={state} onChange={(event) => setState(event.target.value)}>

@@ -103,4 +103,14 @@ export function asShown(element: HTMLElement): () => void {
 /** Finds the controls of a behaviour: `data-do` names what a button does. */
 export const buttons = (host: Element, name: string) => [...host.querySelectorAll<HTMLElement>(`[data-do~="${name}"]`)];
 
+/** True for a button that is seen; what moves by itself needs one that stops it (WCAG 2.2.2). */
+export function canBePressed(button: HTMLElement): boolean {
+  button.hidden = false;
+  // Of an older browser nothing is known.
+  return !button.checkVisibility || button.checkVisibility({ visibilityProperty: true, opacityProperty: true });
+}
+
+/** What holds the items that turn or run. */
+export const listOf = (host: Element) => host.querySelector<HTMLElement>('[data-list], ul, ol');
+
 export const asksForLessMotion = (view: Window) => view.matchMedia('(prefers-reduced-motion: reduce)').matches;

@@ -19,9 +19,9 @@ export const countdown: Start = (host, around) => {
   const end = host.querySelector<HTMLElement>('[data-end]');
   const counts = UNITS.flatMap(([name, seconds]) => {
     const box = host.querySelector<HTMLElement>(`[data-count="${name}"]`);
-    const digits = box?.firstElementChild;
-    if (!box || !digits) return [];
-    const unit = box.children.length > 1 ? box.lastElementChild : null;
+    if (!box) return [];
+    const digits = box.firstElementChild ?? box;
+    const unit = box.children.length > 1 ? box.lastElementChild : host.querySelector(`[data-unit="${name}"]`);
     const before = [digits.textContent, unit?.textContent] as const;
     undo.add(asShown(box));
     undo.add(() => {

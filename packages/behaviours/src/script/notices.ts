@@ -1,4 +1,4 @@
-import { asksForLessMotion, buttons, put, undoing, viewOf, type Start } from './behaviour.js';
+import { asksForLessMotion, buttons, canBePressed, listOf, put, undoing, viewOf, type Start } from './behaviour.js';
 import { setting, time } from './settings.js';
 
 const LEAST_PACE = 2000;
@@ -7,7 +7,7 @@ const LEAST_PACE = 2000;
 export const notices: Start = (host, around) => {
   const view = viewOf(host);
   const undo = undoing();
-  const list = host.querySelector<HTMLElement>('ul, ol');
+  const list = listOf(host);
   const items = [...(list?.children ?? [])].filter((item) => !(item as HTMLElement).hidden) as HTMLElement[];
   if (!list || items.length < 2) return { stop: undo.run, refresh: () => {} };
   let at = 0;
@@ -17,6 +17,7 @@ export const notices: Start = (host, around) => {
   undo.add(put(host, 'data-turning', ''));
   undo.add(put(host, 'data-way', null));
   undo.add(put(list, 'aria-live', null));
+  undo.add(put(list, 'data-list', ''));
   for (const item of items) {
     undo.add(put(item, 'data-at', null));
     undo.add(put(item, 'inert', null));
@@ -25,7 +26,7 @@ export const notices: Start = (host, around) => {
 
   /** Moving by itself without a way to stop it is for nobody (WCAG 2.2.2). */
   const turnsByItself = () =>
-    setting(host, 'turn', 'by-itself') === 'by-itself' && pausers.length > 0 && !asksForLessMotion(view);
+    setting(host, 'turn', 'by-itself') === 'by-itself' && !asksForLessMotion(view) && pausers.some(canBePressed);
   const isHeld = () =>
     isStopped || host.matches(':hover') || host.contains(host.ownerDocument.activeElement) || host.ownerDocument.hidden;
 

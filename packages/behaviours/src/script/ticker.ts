@@ -1,4 +1,4 @@
-import { asksForLessMotion, buttons, put, undoing, viewOf, type Start } from './behaviour.js';
+import { asksForLessMotion, buttons, canBePressed, listOf, put, undoing, viewOf, type Start } from './behaviour.js';
 import { amount, setting } from './settings.js';
 
 /**
@@ -9,7 +9,7 @@ import { amount, setting } from './settings.js';
 export const ticker: Start = (host) => {
   const view = viewOf(host);
   const undo = undoing();
-  const list = host.querySelector<HTMLElement>('ul, ol');
+  const list = listOf(host);
   const items = [...(list?.children ?? [])] as HTMLElement[];
   const pausers = buttons(host, 'pause');
   if (!list || !items.length || !pausers.length) return { stop: undo.run, refresh: () => {} };
@@ -18,6 +18,7 @@ export const ticker: Start = (host) => {
   let isStopped = false;
   let drawn = '';
   undo.add(put(host, 'data-running', null));
+  undo.add(put(list, 'data-list', ''));
   for (const button of pausers) undo.add(put(button, 'aria-pressed', 'false'));
 
   const clear = () => {
@@ -48,8 +49,10 @@ export const ticker: Start = (host) => {
   };
   const draw = () => {
     const speed = amount(host, 'run-speed', 60);
-    const runs = speed > 0 && !asksForLessMotion(view);
-    for (const button of pausers) button.hidden = !runs;
+    const mayRun = speed > 0 && !asksForLessMotion(view);
+    host.toggleAttribute('data-running', mayRun);
+    for (const button of pausers) button.hidden = !mayRun;
+    const runs = mayRun && pausers.some(canBePressed);
     const next = [runs, speed, setting(host, 'run-to', 'start'), host.clientWidth, list.clientHeight].join(' ');
     if (next === drawn) return;
     const share = moving?.effect?.getComputedTiming().progress ?? 0;

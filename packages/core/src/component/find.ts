@@ -1,3 +1,4 @@
+import { behavioursOf } from './behaviours/index.js';
 import { ident, string as stringCodec } from 'css-tree';
 import { InvalidSelectorError } from '../css/selector/match.js';
 import { compareSpecificity } from '../css/selector/specificity.js';
@@ -283,7 +284,8 @@ function withoutNested(
   const kindAt = new Map([...composites].flatMap(([kind, roots]) => roots.map((root) => [root, kind] as const)));
   const isOwn = (root: ElementNode, kind: Kind): boolean => {
     const holder = [...ancestors(root)].find((node) => kindAt.get(node)?.claims);
-    if (!holder || kind.anywhere) return true;
+    // What a script of ours sets going is what it was made to be, wherever it was put.
+    if (!holder || kind.anywhere || behavioursOf(root).length) return true;
     const outer = kindAt.get(holder)!;
     if (outer.mayHold?.includes(kind.name)) return true;
     return outer.outside !== undefined && !heldBy(tree, outer, pathSelector(holder)).has(root);

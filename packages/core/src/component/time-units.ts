@@ -26,6 +26,13 @@ const unitWords = once((_key: typeof UNITS): ReadonlyMap<string, string> => {
   return words;
 });
 
+/** The unit of time that a text names; undefined for what names none. */
+export const unitNamed = (text: string): string | undefined =>
+  text
+    .toLowerCase()
+    .split(/[\s\d:,.]+/)
+    .flatMap((word) => unitWords(UNITS).get(word) ?? [])[0];
+
 const LONGEST = 220;
 
 const ownText = (element: ElementNode): string =>

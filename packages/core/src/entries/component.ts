@@ -22,6 +22,7 @@ export { resolveNames, withSwatches, type NamedThings, type ResolvedLook } from 
 export type { CellRef, TakenAlong } from '../sheet/cell-reasons.js';
 export * from '../session/component-session.js';
 export { starterLooks, type StarterLook } from '../session/starter-looks.js';
+export { giveBehaviour, type GivenBehaviour } from '../session/given-behaviour.js';
 export { turnIntoControls, type Turned, type TurnedControls } from '../session/turned-control.js';
 export type { Among } from '../session/underlay.js';
 export { placeOn, type ComponentPlace, type PlacedComponent } from '../parts/placed-component.js';

@@ -161,6 +161,14 @@ describe('blocks of CSS', () => {
     expect(problems.join(' ')).toMatch(/colour.*very/);
   });
 
+  it('what stands in straight quotes is meant as it is: a mark before an item', () => {
+    for (const text of ['"»" / ""', '"“" / ""', "'–1'", '"\\"»"']) {
+      expect(mendText(text)).toBe(text);
+      expect(read('content', text)).toMatchObject({ ok: true, values: { content: text } });
+    }
+    expect(mendText('“Lora”, "a «b»"')).toBe('"Lora", "a «b»"');
+  });
+
   it('have what documents did to them mended', () => {
     expect(mendText('font-family:\u00a0\u201cA\u201d;\u200b margin: \u20132px')).toBe('font-family: "A"; margin: -2px');
   });

@@ -25,14 +25,25 @@ const LONGEST = 4000;
 const HIDDEN = /[\u200b-\u200d\u2060\ufeff\u00ad]/g;
 const SPACES = /[\u00a0\u1680\u2000-\u200a\u202f\u205f\u3000]/g;
 
-/** Mends what documents and chats do to CSS: curly quotes, spaces that do not break, long dashes for a minus. */
-export const mendText = (text: string): string =>
+const QUOTED = /("(?:[^"\\]|\\.)*"|'(?:[^'\\]|\\.)*')/;
+
+const mendPlain = (text: string): string =>
   text
-    .replace(HIDDEN, '')
     .replace(SPACES, ' ')
     .replace(/[\u2018\u2019\u201a\u201b]/g, "'")
     .replace(/[\u201c\u201d\u201e\u201f\u00ab\u00bb]/g, '"')
     .replace(/[\u2012\u2013\u2014\u2212](?=[.\d])/g, '-');
+
+/**
+ * Mends what documents and chats do to CSS: curly quotes, spaces that do not break, long dashes for a minus. What stands
+ * in straight quotes is meant as it is.
+ */
+export const mendText = (text: string): string =>
+  text
+    .replace(HIDDEN, '')
+    .split(QUOTED)
+    .map((piece, i) => (i % 2 ? piece : mendPlain(piece)))
+    .join('');
 
 const HEX = /^([0-9a-f]{3,4}|[0-9a-f]{6}|[0-9a-f]{8})$/i;
 const NUMBER = /^[\d.]+%?$/;

@@ -1,4 +1,5 @@
 import {
+  giveBehaviour,
   isImposter,
   namesSwatch,
   turnIntoControls,
@@ -40,6 +41,7 @@ export function sheetOf(
   | 'members'
   | 'selectorOf'
   | 'asControls'
+  | 'giveBehaviour'
 > {
   let framesListener: FramesListener | undefined;
   /** The sheet that was sent last; the next is told by what differs. */
@@ -69,6 +71,15 @@ export function sheetOf(
         css: i === last ? css : '',
       }));
       return { changes, look: retarget(look) };
+    },
+
+    async giveBehaviour(ref, name) {
+      const { page, kind, element, parts } = sessionOf(ref);
+      const behaviour = kind.behaviours?.find((own) => own.name === name);
+      if (!behaviour) throw new Error(`A ${kind.label.toLowerCase()} has no behaviour called ${name}.`);
+      const given = giveBehaviour(page.source.html, element, parts, behaviour);
+      if ('problem' in given) throw new Error(given.problem);
+      return given;
     },
 
     async reach({ versionId, pageId, kind, locator, parts }) {

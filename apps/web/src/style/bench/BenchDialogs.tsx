@@ -88,6 +88,7 @@ export default function BenchDialogs({
           path={new URL(styled.page.version.address).pathname}
           keeping={markup.adding}
           onKeep={markup.keepWording}
+          onGive={markup.keepBehaviour}
           onClose={close}
         />
       ) : null}

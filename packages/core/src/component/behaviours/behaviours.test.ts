@@ -1,4 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
+import { pageOf } from '../../testing/page.js';
 import { parseHtml } from '../../tree/parse-html.js';
 import { KINDS } from '../kinds/index.js';
 import { starterOf } from '../kinds/starters.js';
@@ -6,6 +7,15 @@ import { rowNamed, ROWS } from '../rows.js';
 import { BEHAVIOURS, behavioursNamed, behavioursOf, elementOf, markupOf, SETTING_ROWS, settingRows } from './index.js';
 
 describe('behaviours', () => {
+  test('make a component of what has them, wherever it was put', () => {
+    const { html, css } = starterOf('countdown')!;
+    const page = pageOf(
+      `<!doctype html><title>Quay</title><main><form><h1>Write</h1>${html}<label>Name <input></label><button>Send</button></form></main>`,
+      css,
+    );
+    expect(page.components().map(({ kind }) => kind)).toEqual(expect.arrayContaining(['form', 'countdown']));
+  });
+
   test('have settings with a name, a value that is usual, and no name of CSS', () => {
     for (const { name, rows, label } of BEHAVIOURS) {
       expect([name, label.length > 0, rows.length > 0]).toEqual([name, true, true]);

@@ -2,6 +2,7 @@ import { APPEARING } from '../behaviours/appear.js';
 import { NOTICES } from '../behaviours/notices.js';
 import { markupOf } from '../behaviours/behaviour.js';
 import { NOTICES_CSS } from '../behaviours/css.js';
+import { TURNS } from '../behaviours/markup.js';
 import type { Starter } from '../kind.js';
 
 export const ANNOUNCEMENT_STARTER: Starter = {
@@ -11,11 +12,7 @@ export const ANNOUNCEMENT_STARTER: Starter = {
     <li>Bicycles travel free this month.</li>
     <li>The last boat waits for the concert. <a href="#">See when</a></li>
   </ul>
-  <div class="rq-turns">
-    <button type="button" class="arrow" data-do="previous" aria-label="Previous message">‹</button>
-    <button type="button" class="pause" data-do="pause" aria-label="Pause the messages">‖</button>
-    <button type="button" class="arrow" data-do="next" aria-label="Next message">›</button>
-  </div>
+  ${TURNS}
   <button type="button" class="close" data-do="close" aria-label="Close">×</button>
   ${markupOf(NOTICES)}${markupOf(APPEARING)}
 </section>`,

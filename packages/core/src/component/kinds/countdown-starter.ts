@@ -19,10 +19,10 @@ export const COUNTDOWN_STARTER: Starter = {
   ${markupOf(COUNTING)}
 </div>`,
   css: `.rq-countdown { padding: 1.4em; border-radius: 10px; background: #0f2831; color: #fff; text-align: center }
-.rq-countdown h3 { margin: 0 0 .6em; font-size: 1.2em }
+.rq-countdown h3 { margin: 0 0 .6em; color: inherit; font-size: 1.2em }
 .rq-countdown .counts { display: flex; flex-wrap: wrap; justify-content: center; gap: 1.4em }
-.rq-countdown .digit { display: block; font-size: 2.4em; line-height: 1.1 }
-.rq-countdown .after { margin: 0; font-size: 1.2em }
+.rq-countdown .digit { display: block; color: inherit; font-size: 2.4em; line-height: 1.1 }
+.rq-countdown .after { margin: 0; color: inherit; font-size: 1.2em }
 .rq-countdown a { color: inherit }
 ${COUNTING_CSS}`,
 };

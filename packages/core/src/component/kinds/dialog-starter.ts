@@ -9,5 +9,5 @@ export const DIALOG_STARTER: Starter = {
   <form method="dialog"><button>Go on</button></form>
   ${markupOf(APPEARING)}
 </dialog>`,
-  css: '.rq-dialog { padding: 1.6em; border: 0; border-radius: 12px; max-width: 28rem; color: #14262c }\n.rq-dialog::backdrop { background: rgb(15 40 49 / .6) }\n.rq-dialog button { padding: .7em 1.4em; border: 0; border-radius: 6px; background: #1f4e5f; color: #fff }',
+  css: '.rq-dialog { padding: 1.6em; border: 0; border-radius: 12px; max-width: 28rem; color: #14262c }\n.rq-dialog :is(h2, p) { color: inherit }\n.rq-dialog::backdrop { background: rgb(15 40 49 / .6) }\n.rq-dialog button { padding: .7em 1.4em; border: 0; border-radius: 6px; background: #1f4e5f; color: #fff }',
 };
