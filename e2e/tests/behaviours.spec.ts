@@ -69,7 +69,7 @@ const watchShifts = (page: Page) =>
 const shifted = (page: Page) => page.evaluate(() => (window as unknown as { shifted: number }).shifted);
 
 test.beforeAll(async ({ request }) => {
-  const answer = await request.get('/api/behaviours/script?names=notices,ticker,countdown,appear,consent');
+  const answer = await request.get('/api/behaviours/script?names=notices,ticker,countdown,appear,consent,menu,tabs');
   script = behaviourScriptSchema.parse(await answer.json()).minified;
 });
 
@@ -372,5 +372,65 @@ test.describe('what appears', () => {
     await page.reload();
     await expect(page.locator('body')).toHaveAttribute('data-counted', 'yes');
     expect(wrong).toEqual([]);
+  });
+});
+
+test.describe('menus and tabs', () => {
+  test('a menu is walked by keys: into its list, back by Escape, and closed with the focus on its link', async ({
+    page,
+  }) => {
+    const wrong = await serve(page, { '/': made('menu') });
+    await page.getByRole('link', { name: 'Start' }).focus();
+    await page.keyboard.press('ArrowRight');
+    await expect(page.getByRole('link', { name: 'About' })).toBeFocused();
+    await page.keyboard.press('ArrowDown');
+    await expect(page.getByRole('link', { name: 'People' })).toBeFocused();
+    await page.keyboard.press('Escape');
+    await expect(page.getByRole('link', { name: 'About' })).toBeFocused();
+    // WCAG 1.4.13: it stays away while focus and pointer stay where they are.
+    await expect(page.getByRole('link', { name: 'People' })).toBeHidden();
+    expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
+    expect(wrong).toEqual([]);
+  });
+
+  test('by touch the first tap opens the list, and the next follows the link', async ({ browser }) => {
+    const context = await browser.newContext({ hasTouch: true, viewport: { width: 900, height: 700 } });
+    const page = await context.newPage();
+    const { body, css } = made('menu');
+    await serve(page, { '/': { body: body.replace('<a href="#">About', '<a href="#about">About'), css } });
+    await page.getByRole('link', { name: 'About' }).tap();
+    await expect(page.getByRole('link', { name: 'People' })).toBeVisible();
+    expect(new URL(page.url()).hash).toBe('');
+    await page.getByRole('link', { name: 'About' }).tap();
+    expect(new URL(page.url()).hash).toBe('#about');
+    await context.close();
+  });
+
+  test('at the width of a phone its toggle opens it, and without scripts it is open', async ({ page, browser }) => {
+    await page.setViewportSize({ width: 390, height: 800 });
+    await serve(page, { '/': made('menu') });
+    await expect(page.getByRole('link', { name: 'Start' })).toBeHidden();
+    await page.getByRole('button', { name: 'Menu' }).click();
+    await expect(page.getByRole('link', { name: 'Start' })).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Menu', expanded: true })).toBeVisible();
+    const context = await browser.newContext({ javaScriptEnabled: false, viewport: { width: 390, height: 800 } });
+    const plain = await context.newPage();
+    await serve(plain, { '/': made('menu') });
+    await expect(plain.getByRole('link', { name: 'Start' })).toBeVisible();
+    await context.close();
+  });
+
+  test('tabs show one panel, and without scripts all', async ({ page, browser }) => {
+    await serve(page, { '/': made('tabs') });
+    await page.getByRole('tab', { name: 'Summer' }).press('ArrowRight');
+    await expect(page.getByRole('tabpanel', { name: 'Winter' })).toBeVisible();
+    await expect(page.getByText('Six sailings a day.')).toBeHidden();
+    expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
+    const context = await browser.newContext({ javaScriptEnabled: false });
+    const plain = await context.newPage();
+    await serve(plain, { '/': made('tabs') });
+    await expect(plain.getByText('Six sailings a day.')).toBeVisible();
+    await expect(plain.getByText('Three sailings a day.')).toBeVisible();
+    await context.close();
   });
 });

@@ -87,6 +87,19 @@ const FITS: Readonly<Record<string, Fit>> = lookup({
       ? { attributes, css: COUNTING_CSS }
       : { problem: 'It needs numbers with the names of units beside them: days, hours, minutes or seconds.' };
   },
+  menu: (_root, parts) => ({ attributes: told(parts('toggle'), 'data-do', 'menu'), css: '' }),
+  tabs: (root) =>
+    [...descendants(root)].some(({ attributes }) => attributes.get('role') === 'tab')
+      ? { attributes: [], css: '' }
+      : { problem: 'It needs tabs with the role of a tab, each naming its panel by aria-controls.' },
+  accordion: (root) =>
+    [...descendants(root)].some(({ name }) => name === 'details')
+      ? { attributes: [], css: '' }
+      : { problem: 'It needs sections as details with a summary.' },
+  tooltip: (root) =>
+    [...descendants(root)].some(({ attributes }) => attributes.get('role') === 'tooltip')
+      ? { attributes: [], css: '' }
+      : { problem: 'It needs a tip with the role of a tooltip.' },
   appear: (_root, parts) => ({ attributes: told(parts('close'), 'data-do', 'close'), css: '' }),
   consent(_root, parts) {
     const accept = parts('accept');

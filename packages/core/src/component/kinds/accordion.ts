@@ -1,5 +1,6 @@
+import { ACCORDION_OPEN } from '../behaviours/accordion.js';
 import type { ElementNode } from '../../tree/tree.js';
-import { textDemand, type Kind, type Signs, type Starter } from '../kind.js';
+import { textDemand, type Kind, type Signs } from '../kind.js';
 import { BOX_ROWS, ICON_ROWS, TARGET_ROWS } from '../rows.js';
 import { find, isHeading, isHtml, isInside } from '../signs.js';
 
@@ -14,6 +15,7 @@ export const ACCORDION: Kind = {
   label: 'Accordion',
   plural: 'accordions',
   claims: true,
+  behaviours: [ACCORDION_OPEN],
   parts: [
     { name: 'group', label: 'Group', find: [':scope'], states: ['default'], first: [...BOX_ROWS, 'gap'] },
     { name: 'section', label: 'Section', find: [':scope details'], states: ['default', 'expanded'], first: BOX_ROWS },
@@ -50,11 +52,6 @@ export const ACCORDION: Kind = {
     },
   ],
   demands: [textDemand('header', 'Header on background'), textDemand('body', 'Body on background')],
-};
-
-export const ACCORDION_STARTER: Starter = {
-  html: '<div class="rq-accordion"><details><summary>May I bring a dog?</summary><p>Yes, free of charge.</p></details><details><summary>And a piano?</summary><p>Ask the crew.</p></details></div>',
-  css: '.rq-accordion summary { padding: .8em 1em; cursor: pointer; background: #e4e9ea; color: #14262c }\n.rq-accordion summary:hover { background: #d3dbdd }\n.rq-accordion summary:focus-visible { outline: 2px solid #1f4e5f }\n.rq-accordion details > :not(summary) { padding: 0 1em }',
 };
 
 export const ACCORDION_SIGNS: Signs = {

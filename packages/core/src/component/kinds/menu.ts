@@ -1,5 +1,6 @@
+import { MENU_KEYS } from '../behaviours/menu.js';
 import type { ElementNode } from '../../tree/tree.js';
-import { textDemand, type Kind, type Signs, type Part, type Starter } from '../kind.js';
+import { textDemand, type Kind, type Signs, type Part } from '../kind.js';
 import { BOX_ROWS, ICON_ROWS, TARGET_ROWS } from '../rows.js';
 import { count, CRUMBS, find, isCalled, isHtml, isInside, isLinkElement, isNav, PAGES, roleOf } from '../signs.js';
 import { isSmall, linkShare, standsFirst } from '../shape.js';
@@ -39,6 +40,7 @@ export const MENU: Kind = {
   label: 'Menu',
   plural: 'menus',
   claims: true,
+  behaviours: [MENU_KEYS],
   outside: [':scope > :is(nav, :has(nav)) ~ :is(h1, h2, :has(h1, h2))'],
   parts: [
     part('bar', 'Bar', [':scope > :not([class*=util]):has(nav)', ':scope'], {
@@ -87,7 +89,7 @@ export const MENU: Kind = {
     part('call', 'Call to action', [
       ':scope a:is([class*=btn], [class*=button], [class*=cta]):not(:where([class*=util] a))' + BELOW,
     ]),
-    part('toggle', 'Toggle', [':scope button:is([aria-controls], [class*=toggle], [class*=burger])'], {
+    part('toggle', 'Toggle', [':scope button:is([aria-controls], [data-do=menu], [class*=toggle], [class*=burger])'], {
       states: ['default', 'hover', 'focus', 'pressed', 'expanded'],
     }),
     part('opened', 'Opened panel', [':scope nav:has(ul)'], { states: STILL, first: BOX_ROWS }),
@@ -105,11 +107,6 @@ export const MENU: Kind = {
     { name: 'search-icon', label: 'Search icon', part: 'search-icon', criterion: '1.4.11', of: 'icon' },
     { name: 'toggle', label: 'Toggle icon', part: 'toggle', criterion: '1.4.11', of: 'icon' },
   ],
-};
-
-export const MENU_STARTER: Starter = {
-  html: '<nav class="rq-menu" aria-label="Main menu"><ul><li><a href="#" aria-current="page">Start</a></li><li><a href="#">About</a><ul><li><a href="#">People</a></li></ul></li></ul></nav>',
-  css: '.rq-menu ul { list-style: none; margin: 0; padding: 0; display: flex; gap: .25em; background: #1f4e5f }\n.rq-menu li { position: relative }\n.rq-menu a { display: block; padding: .7em 1em; color: #fff; text-decoration: none }\n.rq-menu a:hover { background: #163944 }\n.rq-menu a:focus-visible { outline: 2px solid #fff; outline-offset: -4px }\n.rq-menu a[aria-current] { box-shadow: inset 0 -3px #fff }\n.rq-menu li ul { position: absolute; top: 100%; left: 0; display: none; min-width: 12em }\n.rq-menu li:is(:hover, :focus-within) > ul { display: block }',
 };
 
 export const MENU_SIGNS: Signs = {

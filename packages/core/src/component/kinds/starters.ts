@@ -1,7 +1,8 @@
 import { lookup } from '../../base/lookup.js';
 import type { Starter } from '../kind.js';
 import { ACCENT_LINE, ACCENT_LINE_STARTER } from './accent-line.js';
-import { ACCORDION, ACCORDION_STARTER } from './accordion.js';
+import { ACCORDION } from './accordion.js';
+import { ACCORDION_STARTER } from './accordion-starter.js';
 import { ANNOUNCEMENT } from './announcement.js';
 import { ANNOUNCEMENT_STARTER } from './announcement-starter.js';
 import { BREADCRUMB, BREADCRUMB_STARTER } from './breadcrumb.js';
@@ -16,16 +17,19 @@ import { DIALOG_STARTER } from './dialog-starter.js';
 import { FORM, FORM_STARTER } from './form.js';
 import { LINK_LIST, LINK_LIST_STARTER } from './link-list.js';
 import { LINK, LINK_STARTER } from './link.js';
-import { MENU, MENU_STARTER } from './menu.js';
+import { MENU } from './menu.js';
+import { MENU_STARTER } from './menu-starter.js';
 import { PAGINATION, PAGINATION_STARTER } from './pagination.js';
 import { PANEL, PANEL_STARTER } from './panel.js';
 import { PROGRESS, PROGRESS_STARTER } from './progress.js';
 import { SCROLLBAR, SCROLLBAR_STARTER } from './scrollbar.js';
 import { SIGN_IN, SIGN_IN_STARTER } from './sign-in.js';
-import { TABS, TABS_STARTER } from './tabs.js';
+import { TABS } from './tabs.js';
+import { TABS_STARTER } from './tabs-starter.js';
 import { TICKER } from './ticker.js';
 import { TICKER_STARTER } from './ticker-starter.js';
-import { TOOLTIP, TOOLTIP_STARTER } from './tooltip.js';
+import { TOOLTIP } from './tooltip.js';
+import { TOOLTIP_STARTER } from './tooltip-starter.js';
 
 const STARTERS: Readonly<Record<string, Starter>> = lookup({
   [ACCENT_LINE.name]: ACCENT_LINE_STARTER,

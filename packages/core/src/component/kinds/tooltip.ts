@@ -1,4 +1,5 @@
-import { textDemand, type Kind, type Signs, type Starter } from '../kind.js';
+import { TIP_ESCAPE } from '../behaviours/tooltip.js';
+import { textDemand, type Kind, type Signs } from '../kind.js';
 import { BOX_ROWS, TARGET_ROWS } from '../rows.js';
 import { isHtml, roleOf } from '../signs.js';
 import { POINTED } from '../states.js';
@@ -9,6 +10,7 @@ export const TOOLTIP: Kind = {
   label: 'Tooltip',
   plural: 'tooltips',
   anywhere: true,
+  behaviours: [TIP_ESCAPE],
   claims: true,
   parts: [
     {
@@ -37,11 +39,6 @@ export const TOOLTIP: Kind = {
     },
   ],
   demands: [textDemand('tip', 'Text on tip')],
-};
-
-export const TOOLTIP_STARTER: Starter = {
-  html: '<span class="rq-tip"><button type="button" aria-describedby="rq-tip-text">Half fare</button><span role="tooltip" id="rq-tip-text">With your harbour card.</span></span>',
-  css: '.rq-tip { position: relative }\n.rq-tip [role=tooltip] { position: absolute; bottom: 100%; left: 0; padding: .5em .8em; border-radius: 6px; background: #0f2831; color: #fff; visibility: hidden }\n.rq-tip :is(button:hover, button:focus) ~ [role=tooltip] { visibility: visible }',
 };
 
 export const TOOLTIP_SIGNS: Signs = {

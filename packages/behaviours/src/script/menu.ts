@@ -1,0 +1,86 @@
+import { buttons, put, undoing, viewOf, type Start } from './behaviour.js';
+
+/**
+ * A menu of links with lists beneath them, after the disclosure navigation of the ARIA Authoring Practices Guide. The
+ * lists are opened by the site's own CSS, by pointer and focus; this adds keys, touch, Escape and the toggle of a phone.
+ */
+export const menu: Start = (host) => {
+  const view = viewOf(host) as Window & typeof globalThis;
+  const undo = undoing();
+  const items = [...host.querySelectorAll<HTMLElement>('li')];
+  const linkOf = (item: Element) => item.querySelector<HTMLElement>(':scope > a, :scope > button');
+  const listOf = (item: Element) => item.querySelector<HTMLElement>(':scope > ul, :scope > ol');
+  const isShown = (list: Element) => list.getClientRects().length > 0;
+  undo.add(put(host, 'data-menu', ''));
+
+  const shut = (list: HTMLElement) => list.style.setProperty('display', 'none', 'important');
+  const free = (list: HTMLElement) => list.style.removeProperty('display');
+  const open = (list: HTMLElement) => list.style.setProperty('display', 'block', 'important');
+  for (const item of items) {
+    const list = listOf(item);
+    const link = linkOf(item);
+    if (!list || !link) continue;
+    undo.add(() => free(list));
+    undo.on(item, 'pointerleave', () => free(list));
+    undo.on(item, 'focusout', (event) => {
+      if (!item.contains((event as FocusEvent).relatedTarget as Node | null)) free(list);
+    });
+    // The first touch opens what the pointer of a mouse would have opened by being there.
+    let wasShown = true;
+    undo.on(link, 'pointerdown', (event) => {
+      wasShown = (event as PointerEvent).pointerType !== 'touch' || isShown(list);
+    });
+    undo.on(link, 'click', (event) => {
+      if (wasShown) return;
+      event.preventDefault();
+      open(list);
+    });
+  }
+  undo.on(host, 'keydown', (event) => {
+    const { key, target } = event as KeyboardEvent;
+    const item = (target as Element).closest('li');
+    if (!item || !host.contains(item)) return;
+    const siblings = [...item.parentElement!.children].filter(linkOf);
+    const at = siblings.indexOf(item);
+    const isTop = !item.parentElement!.closest('li');
+    const flow = view.getComputedStyle(host).direction === 'rtl' ? -1 : 1;
+    const list = listOf(item);
+    const above = item.parentElement!.closest('li');
+    const go = (to: Element | undefined) => {
+      if (!to) return;
+      event.preventDefault();
+      linkOf(to)?.focus();
+    };
+    const around = (by: number) => siblings[(at + by + siblings.length) % siblings.length];
+    if (key === 'Escape') {
+      const held = isTop ? list : (item.parentElement as HTMLElement);
+      if (!held || !isShown(held)) return;
+      if (above) go(above);
+      shut(held);
+    } else if (key === 'Home') go(siblings[0]);
+    else if (key === 'End') go(siblings.at(-1));
+    else if (key === 'ArrowDown' && isTop && list) {
+      open(list);
+      go([...list.children].find(linkOf));
+    } else if (isTop && key === 'ArrowRight') go(around(flow));
+    else if (isTop && key === 'ArrowLeft') go(around(-flow));
+    else if (!isTop && key === 'ArrowDown') go(around(1));
+    else if (!isTop && key === 'ArrowUp') go(at === 0 ? above! : around(-1));
+  });
+
+  for (const toggle of buttons(host, 'menu')) {
+    undo.add(put(toggle, 'aria-expanded', 'false'));
+    const set = (isOpen: boolean) => {
+      toggle.setAttribute('aria-expanded', String(isOpen));
+      host.toggleAttribute('data-open', isOpen);
+    };
+    undo.on(toggle, 'click', () => set(toggle.getAttribute('aria-expanded') !== 'true'));
+    undo.on(host, 'keydown', (event) => {
+      if ((event as KeyboardEvent).key !== 'Escape' || !host.hasAttribute('data-open')) return;
+      set(false);
+      toggle.focus();
+    });
+    undo.add(() => host.removeAttribute('data-open'));
+  }
+  return { stop: undo.run, refresh: () => {} };
+};
