@@ -126,6 +126,7 @@ function ItemFields({
         const props = {
           'aria-label': `${field.label}: ${field.value}`,
           value: field.value,
+          'aria-invalid': field.problem ? (true as const) : undefined,
           onFocus: (event: { target: Field }) => onFocus(field.id, event.target),
           onChange: (event: { target: Field }) => onWrite(field.id, event.target.value),
           onKeyDown: (event: KeyboardEvent<Field>) => {
@@ -138,6 +139,11 @@ function ItemFields({
           <label key={field.id}>
             <span>{field.label}</span>
             {field.isLong ? <textarea rows={3} {...props} /> : <input {...props} />}
+            {field.problem ? (
+              <span role="alert" className="problem">
+                {field.problem}
+              </span>
+            ) : null}
           </label>
         );
       })}

@@ -1,22 +1,7 @@
 import { BEHAVIOURS, type Around, type Running } from '@retoque/behaviours';
 import { allIn, parentOf } from '../frame/dom';
 import type { PreviewClock } from './preview-clock';
-
-/** What a visitor's browser would remember, for as long as the preview is open. */
-export class PreviewMemory {
-  private readonly texts = new Map<string, { readonly text: string; readonly until: number }>();
-
-  keep = (key: string, text: string, until = Infinity): void => void this.texts.set(key, { text, until });
-
-  kept = (key: string, now: number): string | undefined => {
-    const known = this.texts.get(key);
-    return known && known.until > now ? known.text : undefined;
-  };
-
-  forget(): void {
-    this.texts.clear();
-  }
-}
+import type { PreviewMemory } from './preview-memory';
 
 /** Behaviours at work in the document of a frame, in which no script of its own runs. */
 export interface Behaving {

@@ -1,5 +1,5 @@
 import { BEHAVIOURS, lasting, momentOf, setting, type Around } from '@retoque/behaviours';
-import { PreviewMemory } from './behaving';
+import { PreviewMemory } from './preview-memory';
 
 /** One of the ways in which a component with a behaviour is seen, held still. */
 export interface Moment {

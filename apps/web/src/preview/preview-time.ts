@@ -1,6 +1,7 @@
 import { useState, useSyncExternalStore } from 'react';
-import { behave, PreviewMemory, type Behaving } from './behaving';
+import { behave, type Behaving } from './behaving';
 import { PreviewClock } from './preview-clock';
+import { PreviewMemory } from './preview-memory';
 
 const MINUTE = 60_000;
 

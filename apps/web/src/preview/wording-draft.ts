@@ -1,10 +1,12 @@
-import { lookup } from '@retoque/core';
+import { isScriptAddress, lookup } from '@retoque/core';
 /** One text, link or attribute of a component that can be worded otherwise. */
 export interface WordingField {
   readonly id: number;
   readonly label: string;
   readonly value: string;
   readonly isLong: boolean;
+  /** Why what was typed last was not taken. */
+  readonly problem?: string | undefined;
 }
 
 /** An item of a component with its fields; those of a list can be moved, copied and left out. */
@@ -58,6 +60,7 @@ export class WordingDraft {
   private readonly elements = new Map<number, Element>();
   private readonly ids = new WeakMap<Node, Map<string, number>>();
   private readonly notes: string[] = [];
+  private readonly refused = new Map<number, string>();
   private count = 0;
 
   constructor(html: string) {
@@ -89,7 +92,7 @@ export class WordingDraft {
     const value = attribute ? target.read() : target.read().replace(/\s+/g, ' ').trim();
     if (!this.original.has(String(id))) this.original.set(String(id), value);
     const label = attribute ? ATTRIBUTES[attribute]! : inDocument(element.tagName.toLowerCase());
-    return { id, label, value, isLong: value.length > LONG };
+    return { id, label, value, isLong: value.length > LONG, problem: this.refused.get(id) };
   }
 
   private fieldsOf(element: Element): WordingField[] {
@@ -145,7 +148,13 @@ export class WordingDraft {
   }
 
   write(id: number, value: string): void {
-    this.targets.get(id)?.write(value);
+    const target = this.targets.get(id);
+    if (target?.attribute === 'href' && isScriptAddress(value)) {
+      this.refused.set(id, 'A link cannot run a script. Give an address, or # and the id of something on the page.');
+      return;
+    }
+    this.refused.delete(id);
+    target?.write(value);
   }
 
   /** Begins a second line in a text, at a place in it. */

@@ -28,6 +28,7 @@ export const ROW_EDITORS = [
   'transition',
   'family',
   'text',
+  'marks',
   'moment',
   'zone',
   'span',

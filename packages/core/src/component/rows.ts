@@ -127,7 +127,7 @@ export const ROWS: readonly Row[] = [
   number('Text', 'Underline thickness', 'text-decoration-thickness', SIZE, 'auto from-font'),
   number('Text', 'Underline offset', 'text-underline-offset', LENGTH, 'auto'),
   together('Text', 'White space', 'white-space', ['white-space-collapse', 'text-wrap-mode']),
-  one('Text', 'Content', 'content'),
+  edited('marks', one('Text', 'Content', 'content')),
   choice('Text', 'List marker', 'list-style-type', 'none disc circle square decimal'),
   colour('Ground', 'Background', 'background-color', 'background'),
   edited('layers', one('Ground', 'Background image', 'background-image')),

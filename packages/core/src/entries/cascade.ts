@@ -29,7 +29,7 @@ export { MAX_DEPTH, MAX_ELEMENTS, PageTooLargeError } from '../tree/parse-docume
 export { parseHtml } from '../tree/parse-html.js';
 export { pageReferences, sheetReferences } from '../page/references.js';
 export { markStates, rewriteUrls } from '../page/rewrite-sheet.js';
-export { sanitiseHtml, type Removed } from '../tree/sanitise.js';
+export { isScriptAddress, sanitiseHtml, type Removed } from '../tree/sanitise.js';
 export { baseOf, fileName, resolveAddress, titleOf, type StoredSheet } from '../page/sheets.js';
 export { isBuiltByScript } from '../tree/static-check.js';
 export { descendants, ancestors, textOf, textStart, type ElementNode, type PageTree } from '../tree/tree.js';

@@ -28,8 +28,8 @@ const ADDRESS = new Set([
 ]);
 
 const isElement = (node: Dom.Node): node is Dom.Element => 'tagName' in node;
-/** Control characters and spaces are ignored by URL parsers, so they may not hide a scheme. */
-function isScriptAddress(value: string): boolean {
+/** True for an address that would run something. Control characters and spaces are ignored by URL parsers, and hide no scheme. */
+export function isScriptAddress(value: string): boolean {
   const plain = [...value].filter((character) => character > ' ').join('');
   return /^(javascript|vbscript|data:text\/html)/i.test(plain);
 }

@@ -23,6 +23,7 @@ export const EDITORS: Readonly<Partial<Record<RowEditor, ComponentType<EditorPro
   functions: editor(() => import('./FunctionsEditor')),
   transition: editor(() => import('./TransitionEditor')),
   family: editor(() => import('./FamilyEditor')),
+  marks: editor(() => import('./MarksEditor')),
   moment: editor(() => import('./MomentEditor')),
   zone: editor(() => import('./ZoneEditor')),
   units: editor(() => import('./UnitsEditor')),
