@@ -74,6 +74,11 @@ test('without code: a bar that turns, a countdown over a picture, a ticker and a
   await type(page, '--rq-until', 'default', '2027-05-01 09:00');
   await type(page, '--rq-zone', 'default', 'Europe/Lisbon');
   await type(page, 'background-image', 'default', 'url("pictures/saltmarsh.svg")');
+  await page.locator('[data-cell="--rq-until/default"]').click();
+  await expect(page.locator('[data-cell="--rq-until/default"]')).toHaveText('2027-05-01 09:00');
+  // One field for the value, and one that knows dates.
+  await expect(page.getByLabel('Editor').getByLabel('Value', { exact: true })).toHaveCount(1);
+  await expect(page.getByLabel('Until', { exact: true })).toHaveValue('2027-05-01T09:00');
   await page.getByRole('button', { name: 'Try it live' }).click();
   await page.getByRole('button', { name: 'Moments' }).click();
   const last = page.locator('.moments iframe[title="One minute left"]').contentFrame();

@@ -4,7 +4,7 @@ import { late } from '../../shell/late';
 import type { LedgerQuery, SiteColour } from '../../engine/protocol';
 import { useSteady } from '../../shell/useSteady';
 import { Button } from '../../theme/Button';
-import { columnLabel, followWords, type CellAddress } from '../look/cells';
+import { columnLabel, followWords, plainText, type CellAddress } from '../look/cells';
 import { servedTogether } from '../look/shared-rule';
 import { CompareValues } from './CompareValues';
 import { ColourEditor } from './ColourEditor';
@@ -87,7 +87,7 @@ export function Editor({
     const text = own ? (own.own ?? own.computed) : '';
     return other ? withFresh(other.row, text) : text;
   };
-  const value = withFresh(row, cell.own ?? cell.computed);
+  const value = plainText(row, withFresh(row, cell.own ?? cell.computed));
   const differs = cell.own === undefined ? cell.differs : undefined;
   const cells = sheet.rows.find((item) => item.part === address.part && item.row.key === row.key)?.cells ?? [];
   const together = servedTogether(cells, address.column);
@@ -130,7 +130,7 @@ export function Editor({
       ) : (
         <>
           <TypedValue
-            key={key}
+            key={`typed ${key}`}
             label="Value"
             row={row}
             field={field}
@@ -142,7 +142,7 @@ export function Editor({
             }}
           />
           {Own ? (
-            <div className="fitted" key={key}>
+            <div className="fitted" key={`fitted ${key}`}>
               <Own
                 row={row}
                 value={value}

@@ -1,6 +1,6 @@
-import { toHex, type Cell, type MemberValue } from '@retoque/core';
+import { toHex, type Cell, type MemberValue, type Row } from '@retoque/core';
 import { MonitorSmartphone, FileStack, Moon, UsersRound, Wind, type LucideIcon } from 'lucide-react';
-import { columnLabel } from '../look/cells';
+import { columnLabel, plainText } from '../look/cells';
 import { swatchWords, useSwatches } from '../look/swatch-names';
 
 const CHECKER = 'repeating-conic-gradient(#fff 0 25%, #c9c9c5 0 50%) 0 0 / 8px 8px';
@@ -14,16 +14,8 @@ const PLACES: Readonly<Record<NonNullable<Cell['followsPlace']>, { icon: LucideI
 };
 
 /** What a cell shows: a swatch for a colour, solid where it is set and hollow where it follows, and the value. */
-export function CellValue({
-  cell,
-  isColour,
-  unset = false,
-}: {
-  cell: Cell;
-  isColour: boolean;
-  /** True where no value means that there is none. */
-  unset?: boolean;
-}) {
+export function CellValue({ cell, row }: { cell: Cell; row: Row }) {
+  const isColour = row.editor === 'colour';
   const { colour } = cell;
   const swatches = useSwatches();
   const hex = colour && toHex(colour);
@@ -41,14 +33,14 @@ export function CellValue({
         />
       ) : null}
       {cell.own !== undefined
-        ? swatchWords(cell.own, swatches)
+        ? plainText(row, swatchWords(cell.own, swatches))
         : cell.mixed
           ? 'mixed'
           : isColour && hex
             ? clear
               ? 'transparent'
               : hex
-            : cell.computed || (unset ? 'not set' : '')}
+            : plainText(row, cell.computed) || (row.usual === '' ? 'not set' : '')}
       {isColour && !cell.drawn ? <span className="undrawn">not drawn</span> : null}
       {Place ? <Place className="place" aria-label={place.words} /> : null}
     </>

@@ -70,7 +70,7 @@ export const ValueRow = memo(function ValueRow({
             }}
             onDoubleClick={actions.edit}
           >
-            <CellValue cell={cell} isColour={row.row.editor === 'colour'} unset={row.row.usual === ''} />
+            <CellValue cell={cell} row={row.row} />
           </td>
         );
       })}

@@ -1,4 +1,4 @@
-import { columnNamed, kindNamed, partNamed, type Cell, type Kind, type WiderPlace } from '@retoque/core';
+import { columnNamed, kindNamed, partNamed, type Cell, type Kind, type Row, type WiderPlace } from '@retoque/core';
 
 export interface CellAddress {
   readonly part: string;
@@ -36,6 +36,10 @@ export function followWords(kind: Kind, part: string, cell: Cell, usual?: string
     ? `${label}. Not set; the browser decides.`
     : `${label}. Not set${usual && `; usually “${usual}”`}.`;
 }
+
+/** A value as it is read: of a setting of a script without the quotes that CSS needs. */
+export const plainText = ({ group }: Row, value: string): string =>
+  group === 'Behaviour' ? value.replace(/^"(.*)"$/, '$1') : value;
 
 export const requireKind = (name: string): Kind => {
   const kind = kindNamed(name);

@@ -25,6 +25,7 @@ export const fieldStyles = {
   '& .number input, & .colour-field input': { fontFamily: 'mono', fontSize: '11.5px', width: '100%' },
   '& .fitted': { display: 'grid', gap: '9px', marginTop: '11px' },
   '& .line': { display: 'flex', gap: '6px', alignItems: 'center' },
+  '& .line.wraps': { flexWrap: 'wrap' },
   '& .line > .end': { marginLeft: 'auto' },
   '& .line > select:first-of-type': { flexShrink: 0 },
   '& .colour-line': { display: 'flex', gap: '6px', alignItems: 'flex-start' },

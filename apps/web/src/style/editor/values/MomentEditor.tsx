@@ -15,7 +15,7 @@ export default function MomentEditor({ row, value, valueOf, onChange, onSettle }
   const isPast = text !== '' && Date.parse(`${text}Z`) < opened - 864e5;
   return (
     <>
-      <div className="line">
+      <div className="line wraps">
         <input
           type="datetime-local"
           className="moment"
