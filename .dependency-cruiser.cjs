@@ -88,6 +88,13 @@ module.exports = {
       to: { path: '^(packages/contract|apps)/' },
     },
     {
+      name: 'behaviours-stand-alone',
+      severity: 'error',
+      comment: 'They run on sites of others, with nothing of ours.',
+      from: { path: '^packages/behaviours/' },
+      to: { path: '^(packages/(core|contract|decode)|apps)/' },
+    },
+    {
       name: 'contract-imports-no-app',
       severity: 'error',
       from: { path: '^packages/contract/' },

@@ -68,6 +68,8 @@ export interface Row {
   readonly usual?: string | undefined;
   /** True for what is the same in every state. */
   readonly atRest?: boolean | undefined;
+  /** True for what belongs to one component alone, such as the date that it counts to; no other takes it over. */
+  readonly ofOne?: boolean | undefined;
   /** Another property whose value says whether this one has a say. */
   readonly where?: { readonly property: string; readonly is: string } | undefined;
 }

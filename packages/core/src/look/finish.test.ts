@@ -83,4 +83,29 @@ describe('finishes', () => {
       }),
     );
   });
+
+  it('a date and the pages of one component are taken over by no other, and its pace is', () => {
+    const of = (property: string, value: string): Setting => ({
+      part: 'ground',
+      property,
+      value,
+      when: { states: [] },
+    });
+    const own: Look = {
+      ...EMPTY_LOOK,
+      settings: [
+        of('--rq-until', '"2027-05-01"'),
+        of('--rq-zone', '"Europe/Lisbon"'),
+        of('--rq-pages', '"/"'),
+        of('--rq-turn-pace', '4s'),
+        of('color', 'red'),
+      ],
+    };
+    expect(asFinish(own).settings.map(({ property }) => property)).toEqual(['--rq-turn-pace', 'color']);
+    expect(backToFinish(own).settings.map(({ property }) => property)).toEqual([
+      '--rq-until',
+      '--rq-zone',
+      '--rq-pages',
+    ]);
+  });
 });

@@ -1,8 +1,9 @@
+import { rowNamed } from '../component/rows.js';
 import { settingIndex, settingKey, type Look, type Setting } from './model.js';
 
-/** What of a look others can wear too: nothing of single members, nothing of one page. */
-export const isShareable = ({ exception, when }: Setting): boolean =>
-  exception === undefined && when.page === undefined;
+/** What of a look others can wear too: nothing of single members, nothing of one page, no date that one counts to. */
+export const isShareable = ({ property, exception, when }: Setting): boolean =>
+  exception === undefined && when.page === undefined && !rowNamed(property)?.ofOne;
 
 /** Some settings of a look, with those that are switched off among them. */
 function keeping(look: Look, isKept: (setting: Setting) => boolean): Pick<Look, 'settings' | 'muted'> {

@@ -38,7 +38,7 @@ export const kept = (
   name: string,
   usual: string,
   more?: Partial<Row>,
-): Row => setting(editor, label, name, usual, more);
+): Row => setting(editor, label, name, usual, { ofOne: editor !== 'units', ...more });
 
 /** Says that a row has a say only where another has a value. */
 export const where = (name: string, is: string): Partial<Row> => ({ where: { property: `--rq-${name}`, is } });
