@@ -67,7 +67,7 @@ test('a part is added by a name and by pointing, styled in its states, and remov
 test('a part that the page has not by itself is pointed at', async ({ page }) => {
   await openKind(page, HOME, /^Service notice/);
   const below = page.getByTestId('missing-parts');
-  await expect(below).toContainText('Not on this page: icon.');
+  await expect(below).toContainText('Not on this page: pause, icon.');
   await below.getByRole('button', { name: 'Add a part' }).click();
   await below.getByRole('button', { name: 'Icon', exact: true }).click();
   await page.getByRole('dialog').locator('iframe').contentFrame().locator('.notice strong').first().click();

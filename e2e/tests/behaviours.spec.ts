@@ -182,6 +182,20 @@ test.describe('notices in turn', () => {
     expect(wrong).toEqual([]);
   });
 
+  test('that come later turn from then on', async ({ page }) => {
+    await page.clock.install();
+    await serve(page, {
+      '/': made('announcement', '--rq-appear: after; --rq-appear-after: 3s; --rq-turn-pace: 2s'),
+    });
+    await expect(page.locator('.rq-announcement')).toBeHidden();
+    await page.clock.runFor(3000);
+    await expect(now(page)).toContainText('Closed on Monday');
+    // Its size is told with the next frame.
+    await page.waitForTimeout(300);
+    await page.clock.runFor(2000);
+    await expect(now(page)).toContainText('Bicycles');
+  });
+
   test('closed, they stay away for their days, and come again after them', async ({ page }) => {
     await page.clock.install({ time: new Date('2027-01-01T10:00:00') });
     await watchShifts(page);
@@ -391,6 +405,19 @@ test.describe('menus and tabs', () => {
     await expect(page.getByRole('link', { name: 'People' })).toBeHidden();
     expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
     expect(wrong).toEqual([]);
+  });
+
+  test('and so is one whose list is hidden by visibility and opacity', async ({ page }) => {
+    const { body, css } = made('menu');
+    const hidden = css
+      .replace('display: none; min-width: 12em', 'visibility: hidden; opacity: 0; min-width: 12em')
+      .replace('> ul { display: block }', '> ul { visibility: visible; opacity: 1 }');
+    expect(hidden).not.toBe(css);
+    await serve(page, { '/': { body, css: hidden.replace(':is(:hover, :focus-within)', ':hover') } });
+    await page.getByRole('link', { name: 'About' }).focus();
+    await page.keyboard.press('ArrowDown');
+    await expect(page.getByRole('link', { name: 'People' })).toBeFocused();
+    await expect(page.getByRole('link', { name: 'People' })).toBeVisible();
   });
 
   test('by touch the first tap opens the list, and the next follows the link', async ({ browser }) => {

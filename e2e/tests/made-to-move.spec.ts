@@ -66,6 +66,21 @@ test('without code: a bar that turns, a countdown over a picture, a ticker and a
   await expect(page.locator('.moments figcaption')).toHaveText(['Message 1', 'Message 2', 'Message 3', 'Closed']);
   const third = page.locator('.moments iframe[title="Message 3"]').contentFrame();
   await expect(third.locator('.rq-announcement li[data-at=now]')).toContainText('The last boat');
+
+  // Messages change places by dragging; a link that would run something is refused with the reason.
+  await page.getByRole('button', { name: 'Wording' }).click();
+  const grips = page.locator('.wording .grip');
+  await expect(grips).toHaveCount(3);
+  await grips.nth(2).hover();
+  await page.mouse.down();
+  await grips.nth(1).hover();
+  await grips.nth(0).hover();
+  await page.mouse.up();
+  const worded = page.locator('iframe[title="The page with other words"]').contentFrame();
+  await expect(worded.locator('.rq-announcement li').first()).toContainText('The last boat');
+  await page.getByLabel('Link to: #').first().fill('javascript:alert(1)');
+  await expect(page.getByRole('alert')).toContainText('A link cannot run a script.');
+  await expect(worded.locator('.rq-announcement li a').first()).toHaveAttribute('href', '#');
   await page.keyboard.press('Escape');
   await saved(page);
 

@@ -97,3 +97,27 @@ test('a part of one version is taken into another, in one step', async ({ page }
   await expect(cell(page, 'background', 'hover')).toContainText('#000000');
   await saved(page);
 });
+
+test('a version gets another name, is discarded, and comes back as it was', async ({ page }) => {
+  await openButton(page);
+  await page.getByRole('button', { name: 'Rename or discard the version' }).click();
+  await expect(page.getByRole('button', { name: 'Discard it' })).toBeDisabled();
+  await page.getByLabel('Name of the version').fill('Quiet');
+  await page.getByRole('button', { name: 'Rename', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'Version Quiet' })).toBeVisible();
+
+  await page.getByRole('button', { name: 'Add a version' }).click();
+  await expect(page.getByRole('button', { name: 'A', exact: true })).toHaveAttribute('aria-pressed', 'true');
+  await setColour(page, 'text', 'default', '#ffeedd');
+  await saved(page);
+  await page.getByRole('button', { name: 'Rename or discard the version' }).click();
+  await page.getByLabel('Name of the version').fill('Quiet');
+  await page.getByRole('button', { name: 'Rename', exact: true }).click();
+  await expect(page.getByText('Another version is called “Quiet”')).toBeVisible();
+  await page.getByRole('button', { name: 'Discard it' }).click();
+  await expect(page.getByRole('button', { name: 'Version Quiet' })).toBeVisible();
+  await expect(cell(page, 'text', 'default')).not.toContainText('#ffeedd');
+  await page.locator('button[aria-label="Undo"], button:text-is("Undo")').last().click();
+  await expect(page.getByRole('button', { name: 'A', exact: true })).toHaveAttribute('aria-pressed', 'true');
+  await expect(cell(page, 'text', 'default')).toContainText('#ffeedd');
+});

@@ -237,6 +237,13 @@ export type SiteLooks = z.infer<typeof siteLooksSchema>;
 export const addTrialSchema = z.object({ look: lookSchema, makeCurrent: z.boolean().default(true) });
 export type AddTrial = z.input<typeof addTrialSchema>;
 
+export const renameTrialSchema = z.object({
+  name: text(40, 'Keep the name under 40 characters.').trim().min(1, 'Give it a name.'),
+});
+
+/** Puts a discarded version back; `makeCurrent` where it was in hand. */
+export const restoreTrialSchema = z.object({ makeCurrent: z.boolean().default(false) });
+
 export const healthSchema = z.object({
   status: z.enum(['ok', 'down']),
   database: z.enum(['ok', 'down']),

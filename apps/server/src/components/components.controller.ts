@@ -2,6 +2,8 @@ import { Body, Controller, Delete, Get, HttpCode, Param, Patch, Post, Put, Query
 import { ApiConflictResponse, ApiTags } from '@nestjs/swagger';
 import {
   addTrialSchema,
+  renameTrialSchema,
+  restoreTrialSchema,
   changeComponentSchema,
   componentListSchema,
   componentSchema,
@@ -27,6 +29,8 @@ class ComponentListDto extends createZodDto(componentListSchema) {}
 class OpenComponentDto extends createZodDto(openComponentSchema) {}
 class ChangeComponentDto extends createZodDto(changeComponentSchema) {}
 class AddTrialDto extends createZodDto(addTrialSchema) {}
+class RenameTrialDto extends createZodDto(renameTrialSchema) {}
+class RestoreTrialDto extends createZodDto(restoreTrialSchema) {}
 class SaveLookDto extends createZodDto(saveLookSchema) {}
 class SavedLookDto extends createZodDto(savedLookSchema) {}
 class SaveLooksDto extends createZodDto(saveLooksSchema) {}
@@ -99,6 +103,24 @@ export class ComponentsController {
   @ZodResponse({ status: 201, type: ComponentDto })
   addTrial(@Owned() scope: OwnerScope, @Param() { id }: IdDto, @Body() body: AddTrialDto) {
     return this.components.addTrial(scope, id, body.look, body.makeCurrent);
+  }
+
+  @Patch('components/:id/trials/:trialId')
+  @ZodResponse({ type: ComponentDto })
+  renameTrial(@Owned() scope: OwnerScope, @Param() { id, trialId }: TrialPathDto, @Body() { name }: RenameTrialDto) {
+    return this.components.renameTrial(scope, id, trialId, name);
+  }
+
+  @Delete('components/:id/trials/:trialId')
+  @ZodResponse({ type: ComponentDto, description: 'The component with the version that is in hand now' })
+  removeTrial(@Owned() scope: OwnerScope, @Param() { id, trialId }: TrialPathDto) {
+    return this.components.removeTrial(scope, id, trialId);
+  }
+
+  @Post('components/:id/trials/:trialId/restore')
+  @ZodResponse({ status: 200, type: ComponentDto })
+  restoreTrial(@Owned() scope: OwnerScope, @Param() { id, trialId }: TrialPathDto, @Body() body: RestoreTrialDto) {
+    return this.components.restoreTrial(scope, id, trialId, body.makeCurrent);
   }
 
   @Get('components/:id/trials/:trialId/revisions')

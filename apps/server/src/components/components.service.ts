@@ -27,6 +27,15 @@ import { PalettesService } from '../palettes/palettes.service.js';
 type ComponentRow = typeof components.$inferSelect;
 type TrialRow = typeof trials.$inferSelect;
 
+/** Versions of a component that are not discarded. */
+const live = (componentId: string) => and(eq(trials.componentId, componentId), isNull(trials.removedAt))!;
+
+/** The next letter that no version has. */
+const freeName = (known: readonly TrialRow[]): string => {
+  const names = new Set(known.map((trial) => trial.name));
+  return [...'ABCDEFGHIJKLMNOPQRSTUVWXYZ'].find((letter) => !names.has(letter))!;
+};
+
 const MAX_TRIALS = 26;
 /** Revisions that are listed at a time. */
 const REVISIONS_AT_ONCE = 200;
@@ -156,19 +165,73 @@ export class ComponentsService {
   /** A rival look beside the others, named by the next free letter. */
   async addTrial(scope: OwnerScope, id: string, look: LookData, makeCurrent: boolean): Promise<Component> {
     await scope.transaction(async (inner) => {
-      const row = await inner.first(components, and(eq(components.id, id), isNull(components.deletedAt)), {
-        forUpdate: true,
-      });
-      if (!row) throw notFound('The component');
-      const known = await inner.select(trials, eq(trials.componentId, id));
-      if (known.length >= MAX_TRIALS) throw problem('invalid', 422, `A component has at most ${MAX_TRIALS} trials`);
-      const names = new Set(known.map((trial) => trial.name));
-      const name = [...'ABCDEFGHIJKLMNOPQRSTUVWXYZ'].find((letter) => !names.has(letter))!;
+      const known = await this.lockedTrials(inner, id);
+      if (known.length >= MAX_TRIALS) throw problem('invalid', 422, `A component has at most ${MAX_TRIALS} versions`);
+      const name = freeName(known);
       const [trial] = await inner.insert(trials, { componentId: id, name, look });
       await inner.insert(lookRevisions, { trialId: trial!.id, revision: trial!.revision, look });
       if (makeCurrent) await inner.update(components, { currentTrialId: trial!.id }, eq(components.id, id));
     });
     return this.get(scope, id);
+  }
+
+  /** @throws ProblemException 409 where another version of the component has that name */
+  async renameTrial(scope: OwnerScope, id: string, trialId: string, name: string): Promise<Component> {
+    await scope.transaction(async (inner) => {
+      const known = await this.lockedTrials(inner, id);
+      if (!known.some((trial) => trial.id === trialId)) throw notFound('The version');
+      if (known.some((trial) => trial.id !== trialId && trial.name === name))
+        throw problem('invalid', 409, `Another version is called “${name}”`, 'Choose another name.');
+      await inner.update(trials, { name }, eq(trials.id, trialId));
+    });
+    return this.get(scope, id);
+  }
+
+  /**
+   * Discards a version; it can be put back. Where it was in hand, the first of the others is.
+   *
+   * @throws ProblemException 422 for the only one
+   */
+  async removeTrial(scope: OwnerScope, id: string, trialId: string): Promise<Component> {
+    await scope.transaction(async (inner) => {
+      const known = await this.lockedTrials(inner, id);
+      if (!known.some((trial) => trial.id === trialId)) throw notFound('The version');
+      const [next] = known.filter((trial) => trial.id !== trialId);
+      if (!next) throw problem('invalid', 422, 'A component keeps one version at least', 'Add another one first.');
+      await inner.update(trials, { removedAt: new Date() }, eq(trials.id, trialId));
+      await inner.update(
+        components,
+        { currentTrialId: next.id },
+        and(eq(components.id, id), eq(components.currentTrialId, trialId))!,
+      );
+    });
+    return this.get(scope, id);
+  }
+
+  /** Puts a discarded version back, under another letter where its name was given away since. */
+  async restoreTrial(scope: OwnerScope, id: string, trialId: string, makeCurrent: boolean): Promise<Component> {
+    await scope.transaction(async (inner) => {
+      const known = await this.lockedTrials(inner, id);
+      const gone = await inner.first(
+        trials,
+        and(eq(trials.id, trialId), eq(trials.componentId, id), isNotNull(trials.removedAt)),
+      );
+      if (!gone) throw notFound('A discarded version with that id');
+      if (known.length >= MAX_TRIALS) throw problem('invalid', 422, `A component has at most ${MAX_TRIALS} versions`);
+      const name = known.some((trial) => trial.name === gone.name) ? freeName(known) : gone.name;
+      await inner.update(trials, { removedAt: null, name }, eq(trials.id, trialId));
+      if (makeCurrent) await inner.update(components, { currentTrialId: trialId }, eq(components.id, id));
+    });
+    return this.get(scope, id);
+  }
+
+  /** The versions of a component in the order of their names, while nobody else changes which there are. */
+  private async lockedTrials(inner: OwnerScope, id: string): Promise<TrialRow[]> {
+    const row = await inner.first(components, and(eq(components.id, id), isNull(components.deletedAt)), {
+      forUpdate: true,
+    });
+    if (!row) throw notFound('The component');
+    return inner.select(trials, live(id), { orderBy: asc(trials.name) });
   }
 
   /**
@@ -283,7 +346,7 @@ export class ComponentsService {
   }
 
   private async trial(scope: OwnerScope, componentId: string, trialId: string): Promise<TrialRow> {
-    const row = await scope.first(trials, and(eq(trials.id, trialId), eq(trials.componentId, componentId)));
+    const row = await scope.first(trials, and(eq(trials.id, trialId), live(componentId)));
     if (!row) throw notFound('The version');
     return row;
   }
@@ -291,7 +354,9 @@ export class ComponentsService {
   private async describe(scope: OwnerScope, rows: readonly ComponentRow[]): Promise<Component[]> {
     if (!rows.length) return [];
     const ids = rows.map((row) => row.id);
-    const all = await scope.select(trials, inArray(trials.componentId, ids), { orderBy: asc(trials.name) });
+    const all = await scope.select(trials, and(inArray(trials.componentId, ids), isNull(trials.removedAt)), {
+      orderBy: asc(trials.name),
+    });
     return rows.map((row) => ({
       id: row.id,
       siteId: row.siteId,

@@ -1,6 +1,6 @@
 import type { PageChangeRecord, SiteAsset, SitePaletteData } from '@retoque/contract';
 import type { StoredGeometry } from '@retoque/core';
-import { sql } from 'drizzle-orm';
+import { isNull, sql } from 'drizzle-orm';
 import {
   foreignKey,
   index,
@@ -11,6 +11,7 @@ import {
   text,
   timestamp,
   unique,
+  uniqueIndex,
   uuid,
 } from 'drizzle-orm/pg-core';
 import { bytes, createdAt, deletedAt, ofSite, ownerId } from './base-tables.js';
@@ -254,10 +255,12 @@ export const trials = pgTable(
     revision: integer('revision').notNull().default(0),
     createdAt: createdAt(),
     updatedAt: timestamp('updated_at', { withTimezone: true }).notNull().defaultNow(),
+    /** Set while it is discarded; it can be put back. */
+    removedAt: timestamp('removed_at', { withTimezone: true }),
   },
   (table) => [
     unique().on(table.ownerId, table.id),
-    unique().on(table.componentId, table.name),
+    uniqueIndex('trials_name_of_component').on(table.componentId, table.name).where(isNull(table.removedAt)),
     foreignKey({
       columns: [table.ownerId, table.componentId],
       foreignColumns: [components.ownerId, components.id],

@@ -217,6 +217,29 @@ export function useAddTrial(id: string) {
   });
 }
 
+/** Renames versions, discards them and puts them back. */
+export function useTrials(id: string) {
+  const client = useQueryClient();
+  const onSuccess = (component: Component) => client.setQueryData(componentQuery(id).queryKey, component);
+  const path = (trialId: string) => `/components/${id}/trials/${trialId}`;
+  return {
+    rename: useMutation({
+      mutationFn: ({ trialId, name }: { trialId: string; name: string }) =>
+        call(componentSchema, path(trialId), { method: 'PATCH', body: { name } }),
+      onSuccess,
+    }),
+    discard: useMutation({
+      mutationFn: (trialId: string) => call(componentSchema, path(trialId), { method: 'DELETE' }),
+      onSuccess,
+    }),
+    restore: useMutation({
+      mutationFn: ({ trialId, makeCurrent }: { trialId: string; makeCurrent: boolean }) =>
+        call(componentSchema, `${path(trialId)}/restore`, { method: 'POST', body: { makeCurrent } }),
+      onSuccess,
+    }),
+  };
+}
+
 export function useChangeSite(id: string) {
   const client = useQueryClient();
   return useMutation({

@@ -1,4 +1,6 @@
-import { ArrowDown, ArrowUp, Copy, Eye, EyeOff, Smile, Trash2 } from 'lucide-react';
+import { DndContext, PointerSensor, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
+import { SortableContext, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable';
+import { ArrowDown, ArrowUp, Copy, Eye, EyeOff, GripVertical, Smile, Trash2 } from 'lucide-react';
 import { useCallback, useRef, useState, type KeyboardEvent } from 'react';
 import { late } from '../shell/late';
 import { toaster } from '../shell/toasts';
@@ -45,6 +47,10 @@ export function Wording({
     },
     [change],
   );
+  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }));
+  const drop = ({ active, over }: DragEndEvent) => {
+    if (over) change((now) => now.moveTo(Number(active.id), Number(over.id)));
+  };
   const copy = (text: string, done: string) =>
     void navigator.clipboard.writeText(text).then(
       () => toaster.create({ title: done }),
@@ -53,17 +59,21 @@ export function Wording({
   return (
     <aside className="wording" aria-label="Wording">
       <div className="wording-items">
-        {view.items.map((item) => (
-          <ItemFields
-            key={item.id}
-            item={item}
-            onWrite={(id, value) => change((now) => now.write(id, value))}
-            onBreak={(id, at) => change((now) => now.breakLine(id, at))}
-            onFocus={(id, field) => (last.current = { id, field })}
-            onAct={(act) => change((now) => now[act](item.id))}
-            onMove={(by) => change((now) => now.move(item.id, by))}
-          />
-        ))}
+        <DndContext sensors={sensors} onDragEnd={drop}>
+          <SortableContext items={view.items.map(({ id }) => id)} strategy={verticalListSortingStrategy}>
+            {view.items.map((item) => (
+              <ItemFields
+                key={item.id}
+                item={item}
+                onWrite={(id, value) => change((now) => now.write(id, value))}
+                onBreak={(id, at) => change((now) => now.breakLine(id, at))}
+                onFocus={(id, field) => (last.current = { id, field })}
+                onAct={(act) => change((now) => now[act](item.id))}
+                onMove={(by) => change((now) => now.move(item.id, by))}
+              />
+            ))}
+          </SortableContext>
+        </DndContext>
       </div>
       {emoji ? <EmojiPicker onPick={insert} /> : null}
       <div className="wording-end">
@@ -120,8 +130,23 @@ function ItemFields({
   onMove: (by: 1 | -1) => void;
 }) {
   const name = item.fields[0]?.value ?? 'item';
+  const { setNodeRef, setActivatorNodeRef, listeners, transform, transition, isDragging } = useSortable({
+    id: item.id,
+    disabled: !item.canMove,
+    data: { group: item.group },
+  });
   return (
-    <div className="wording-item" style={{ marginLeft: item.depth * 14 }} data-hidden={item.isHidden ? '' : undefined}>
+    <div
+      ref={setNodeRef}
+      className="wording-item"
+      style={{
+        marginLeft: item.depth * 14,
+        transition,
+        ...(transform ? { transform: `translateY(${transform.y}px)` } : {}),
+      }}
+      data-hidden={item.isHidden ? '' : undefined}
+      data-dragged={isDragging ? '' : undefined}
+    >
       {item.fields.map((field) => {
         const props = {
           'aria-label': `${field.label}: ${field.value}`,
@@ -149,6 +174,9 @@ function ItemFields({
       })}
       {item.canMove ? (
         <div className="line">
+          <span ref={setActivatorNodeRef} className="grip" title="Drag it to another place" {...listeners}>
+            <GripVertical aria-hidden="true" />
+          </span>
           <button
             type="button"
             className="small-button"

@@ -3,6 +3,18 @@ import { allIn, parentOf } from '../frame/dom';
 import type { PreviewClock } from './preview-clock';
 import type { PreviewMemory } from './preview-memory';
 
+/**
+ * What a page calls its controls may stand in for what an element can do (HTML, "named access"): a behaviour that cannot
+ * run there does not, and the preview goes on.
+ */
+function started(start: () => Running): Running[] {
+  try {
+    return [start()];
+  } catch {
+    return [];
+  }
+}
+
 /** Behaviours at work in the document of a frame, in which no script of its own runs. */
 export interface Behaving {
   readonly names: readonly string[];
@@ -27,7 +39,7 @@ export function behave(document: Document, clock: PreviewClock, memory: PreviewM
       const host = parentOf(element);
       if (!host) return [];
       names.push(name);
-      return [start(host as HTMLElement, around)];
+      return started(() => start(host as HTMLElement, around));
     }),
   );
   return {

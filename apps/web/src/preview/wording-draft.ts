@@ -15,6 +15,8 @@ export interface WordingItem {
   readonly depth: number;
   readonly fields: readonly WordingField[];
   readonly canMove: { readonly up: boolean; readonly down: boolean } | undefined;
+  /** Items of one group change places with each other. */
+  readonly group: number;
   readonly isHidden: boolean;
 }
 
@@ -123,6 +125,7 @@ export class WordingDraft {
           canMove: isRepeated
             ? { up: element.previousElementSibling !== null, down: element.nextElementSibling !== null }
             : undefined,
+          group: element.parentElement ? this.idOf(element.parentElement, 'group') : 0,
           isHidden: element.hasAttribute('hidden'),
         };
         items.push(item);
@@ -175,6 +178,17 @@ export class WordingDraft {
     if (by < 0) other.before(element);
     else other.after(element);
     this.notes.push(`“${nameOf(element)}” stands ${by < 0 ? 'before' : 'after'} “${nameOf(other)}”.`);
+  }
+
+  /** Puts an item where another of its group is; those between move up. */
+  moveTo(id: number, to: number): void {
+    const element = this.elements.get(id);
+    const other = this.elements.get(to);
+    if (!element || !other || element === other || element.parentElement !== other.parentElement) return;
+    const isBefore = element.compareDocumentPosition(other) & Node.DOCUMENT_POSITION_FOLLOWING;
+    if (isBefore) other.after(element);
+    else other.before(element);
+    this.notes.push(`“${nameOf(element)}” stands ${isBefore ? 'after' : 'before'} “${nameOf(other)}”.`);
   }
 
   copy(id: number): void {

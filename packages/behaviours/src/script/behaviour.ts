@@ -100,14 +100,26 @@ export function asShown(element: HTMLElement): () => void {
   };
 }
 
+/** Acts whenever an element has another size, as one that is shown at last. */
+export function onResize(element: Element, act: () => void): () => void {
+  const { ResizeObserver } = viewOf(element) as Window & typeof globalThis;
+  if (!ResizeObserver) return () => {};
+  const sizes = new ResizeObserver(act);
+  sizes.observe(element);
+  return () => sizes.disconnect();
+}
+
 /** Finds the controls of a behaviour: `data-do` names what a button does. */
 export const buttons = (host: Element, name: string) => [...host.querySelectorAll<HTMLElement>(`[data-do~="${name}"]`)];
+
+/** True for what is seen; of an older browser nothing is known. */
+export const isSeen = (element: Element): boolean =>
+  !element.checkVisibility || element.checkVisibility({ visibilityProperty: true, opacityProperty: true });
 
 /** True for a button that is seen; what moves by itself needs one that stops it (WCAG 2.2.2). */
 export function canBePressed(button: HTMLElement): boolean {
   button.hidden = false;
-  // Of an older browser nothing is known.
-  return !button.checkVisibility || button.checkVisibility({ visibilityProperty: true, opacityProperty: true });
+  return isSeen(button);
 }
 
 /** What holds the items that turn or run. */

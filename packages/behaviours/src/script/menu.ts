@@ -1,4 +1,6 @@
-import { buttons, put, undoing, viewOf, type Start } from './behaviour.js';
+import { buttons, isSeen, put, undoing, viewOf, type Start } from './behaviour.js';
+
+const SHOWN = { display: 'block', visibility: 'visible', opacity: '1' };
 
 /**
  * A menu of links with lists beneath them, after the disclosure navigation of the ARIA Authoring Practices Guide. The
@@ -10,12 +12,18 @@ export const menu: Start = (host) => {
   const items = [...host.querySelectorAll<HTMLElement>('li')];
   const linkOf = (item: Element) => item.querySelector<HTMLElement>(':scope > a, :scope > button');
   const listOf = (item: Element) => item.querySelector<HTMLElement>(':scope > ul, :scope > ol');
-  const isShown = (list: Element) => list.getClientRects().length > 0;
   undo.add(put(host, 'data-menu', ''));
 
   const shut = (list: HTMLElement) => list.style.setProperty('display', 'none', 'important');
-  const free = (list: HTMLElement) => list.style.removeProperty('display');
-  const open = (list: HTMLElement) => list.style.setProperty('display', 'block', 'important');
+  const free = (list: HTMLElement) => Object.keys(SHOWN).forEach((name) => list.style.removeProperty(name));
+  const open = (list: HTMLElement) => {
+    free(list);
+    // Sites hide their lists in all of these ways; what is no way of this one stays as it is.
+    for (const [name, value] of Object.entries(SHOWN)) {
+      if (name === 'display' && view.getComputedStyle(list).display !== 'none') continue;
+      list.style.setProperty(name, value, 'important');
+    }
+  };
   for (const item of items) {
     const list = listOf(item);
     const link = linkOf(item);
@@ -28,7 +36,7 @@ export const menu: Start = (host) => {
     // The first touch opens what the pointer of a mouse would have opened by being there.
     let wasShown = true;
     undo.on(link, 'pointerdown', (event) => {
-      wasShown = (event as PointerEvent).pointerType !== 'touch' || isShown(list);
+      wasShown = (event as PointerEvent).pointerType !== 'touch' || isSeen(list);
     });
     undo.on(link, 'click', (event) => {
       if (wasShown) return;
@@ -54,7 +62,7 @@ export const menu: Start = (host) => {
     const around = (by: number) => siblings[(at + by + siblings.length) % siblings.length];
     if (key === 'Escape') {
       const held = isTop ? list : (item.parentElement as HTMLElement);
-      if (!held || !isShown(held)) return;
+      if (!held || !isSeen(held)) return;
       if (above) go(above);
       shut(held);
     } else if (key === 'Home') go(siblings[0]);

@@ -1,4 +1,14 @@
-import { asksForLessMotion, buttons, canBePressed, listOf, put, undoing, viewOf, type Start } from './behaviour.js';
+import {
+  asksForLessMotion,
+  buttons,
+  canBePressed,
+  listOf,
+  onResize,
+  put,
+  undoing,
+  viewOf,
+  type Start,
+} from './behaviour.js';
 import { setting, time } from './settings.js';
 
 const LEAST_PACE = 2000;
@@ -72,6 +82,8 @@ export const notices: Start = (host, around) => {
   undo.on(host, 'pointerenter pointerleave focusin focusout', () => void view.setTimeout(plan));
   undo.on(host.ownerDocument, 'visibilitychange', plan);
   undo.on(view, 'pageshow resize', plan);
+  // It may have come on the page only now.
+  undo.add(onResize(host, plan));
   undo.add(() => call?.());
   undo.add(() => host.style.removeProperty('--rq-flow'));
   turn(0);

@@ -1,4 +1,14 @@
-import { asksForLessMotion, buttons, canBePressed, listOf, put, undoing, viewOf, type Start } from './behaviour.js';
+import {
+  asksForLessMotion,
+  buttons,
+  canBePressed,
+  listOf,
+  onResize,
+  put,
+  undoing,
+  viewOf,
+  type Start,
+} from './behaviour.js';
 import { amount, setting } from './settings.js';
 
 /**
@@ -53,6 +63,7 @@ export const ticker: Start = (host) => {
     host.toggleAttribute('data-running', mayRun);
     for (const button of pausers) button.hidden = !mayRun;
     const runs = mayRun && pausers.some(canBePressed);
+    host.toggleAttribute('data-running', runs);
     const next = [runs, speed, setting(host, 'run-to', 'start'), host.clientWidth, list.clientHeight].join(' ');
     if (next === drawn) return;
     const share = moving?.effect?.getComputedTiming().progress ?? 0;
@@ -103,10 +114,8 @@ export const ticker: Start = (host) => {
     moving.currentTime = share * Number(timing.duration);
     host.scrollLeft = 0;
   });
-  const sizes = new (view as Window & typeof globalThis).ResizeObserver(draw);
-  sizes.observe(host);
-  sizes.observe(list);
-  undo.add(() => sizes.disconnect());
+  undo.add(onResize(host, draw));
+  undo.add(onResize(list, draw));
   undo.on(view, 'pageshow', draw);
   undo.add(clear);
   draw();

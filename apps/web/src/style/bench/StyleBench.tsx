@@ -260,8 +260,7 @@ export function StyleBench({
               <PreviewButton onOpen={openPreview} />
               <LookSharing styled={styled} editor={editor} />
               <Trials
-                trials={component.trials}
-                current={trial.id}
+                component={component}
                 busy={rivals.busy}
                 compared={view.beside === 'versions'}
                 onChoose={rivals.choose}

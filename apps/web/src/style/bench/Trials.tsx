@@ -1,20 +1,23 @@
 import { Flex } from '@chakra-ui/react';
-import type { Trial } from '@retoque/contract';
+import type { Component } from '@retoque/contract';
+import { useState } from 'react';
 import { Segments } from '../../shell/Segments';
+import { late } from '../../shell/late';
+import { PopMenu } from '../../shell/PopMenu';
 import { Button } from '../../theme/Button';
+
+const VersionChoices = late(() => import('./VersionChoices'));
 
 /** Rival looks of one component: which is in hand, and another beside it. */
 export function Trials({
-  trials,
-  current,
+  component,
   busy,
   compared,
   onChoose,
   onAdd,
   onCompare,
 }: {
-  trials: readonly Trial[];
-  current: string;
+  component: Component;
   busy: boolean;
   /** True where all of them are shown. */
   compared: boolean;
@@ -22,6 +25,9 @@ export function Trials({
   onAdd: () => void;
   onCompare: () => void;
 }) {
+  const { trials, currentTrialId: current } = component;
+  const [isOpen, setOpen] = useState(false);
+  const inHand = trials.find(({ id }) => id === current)!;
   return (
     <Flex gap="4px" alignItems="center">
       <Segments
@@ -43,6 +49,21 @@ export function Trials({
       >
         +
       </Button>
+      <PopMenu
+        title={`Version “${inHand.name}”`}
+        width="270px"
+        open={isOpen}
+        onOpenChange={setOpen}
+        trigger={
+          <Button variant="quiet" size="s" aria-label="Rename or discard the version" title="Rename or discard it">
+            ⋯
+          </Button>
+        }
+      >
+        {isOpen ? (
+          <VersionChoices key={inHand.id} component={component} trial={inHand} onClose={() => setOpen(false)} />
+        ) : null}
+      </PopMenu>
       {trials.length > 1 ? (
         <Button
           variant={compared ? 'outline' : 'quiet'}

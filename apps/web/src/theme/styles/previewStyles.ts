@@ -68,6 +68,9 @@ export const previewStyles = {
     borderRadius: 'l',
     overflow: 'hidden',
   },
+  '& .wording-item[data-dragged]': { position: 'relative', zIndex: 1, bg: 'card', boxShadow: 'lift' },
+  '& .grip': { display: 'inline-flex', color: 'ink3', cursor: 'grab', touchAction: 'none' },
+  '& .grip svg': { width: '15px', height: '15px' },
   '& .wording-items': {
     flex: 1,
     minHeight: '120px',
