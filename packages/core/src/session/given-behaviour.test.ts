@@ -39,6 +39,18 @@ describe('a component of the page is given', () => {
     expect(given.match(/data-do="pause"/g)).toHaveLength(1);
   });
 
+  test('messages that stand among other things are put into a list of their own, and all of them are there', () => {
+    const bar =
+      '<aside class="notice-bar"><button class="prev">a</button><p>One</p><p hidden>Two</p><button class="next">b</button><button class="close">c</button></aside>';
+    const given = html('announcement', 'notices', bar);
+    expect(given).toContain(
+      '</button><div data-list=""><p>One</p><p>Two</p></div><button class="next" data-do="next">',
+    );
+    expect(given.match(/data-do="previous"/g)).toHaveLength(1);
+    // Where the arrows are.
+    expect(given).toContain('data-do="next">b</button><div class="rq-turns"><button type="button" class="pause"');
+  });
+
   test('counting down, from the names of its units in any language', () => {
     const pair = (number: string, unit: string) => `<div><b>${number}</b><small>${unit}</small></div>`;
     const given = html(

@@ -1,7 +1,7 @@
 import { defaultTreeAdapter, parseFragment, serializeOuter, type DefaultTreeAdapterTypes as Dom } from 'parse5';
 import { elementOf, markupOf, type Behaviour } from '../component/behaviours/index.js';
 import { COUNTING_CSS, NOTICES_CSS, PAUSE_CSS, TICKER_CSS, TURNS_CSS } from '../component/behaviours/css.js';
-import { PAUSE, TURNS } from '../component/behaviours/markup.js';
+import { PAUSE, TURNS, TURNS_PAUSE } from '../component/behaviours/markup.js';
 import type { FoundPart } from '../component/parts.js';
 import { unitNamed } from '../component/time-units.js';
 import { sourceOf } from '../page/change.js';
@@ -19,45 +19,60 @@ export interface GivenBehaviour {
 
 /** What a behaviour needs to be told of a component's markup. */
 interface Fitting {
-  readonly attributes: readonly { readonly element: ElementNode; readonly name: string; readonly value: string }[];
-  /** Markup that is added behind all that it holds. */
+  /** Those without a value are taken off. */
+  readonly attributes: readonly {
+    readonly element: ElementNode;
+    readonly name: string;
+    readonly value: string | null;
+  }[];
+  /** Elements that stand among others, and are put into a list of their own. */
+  readonly gathered?: readonly ElementNode[];
+  /** Markup that is added, and the element that it stands behind; behind the new list where there is none. */
   readonly added?: string;
+  readonly beside?: ElementNode;
   readonly css: string;
 }
 
 type Parts = (name: string) => readonly ElementNode[];
 type Fit = (root: ElementNode, parts: Parts) => Fitting | { readonly problem: string };
 
-const told = (elements: readonly ElementNode[], name: string, value: string) =>
+const told = (elements: readonly ElementNode[], name: string, value: string | null) =>
   elements.map((element) => ({ element, name, value }));
 
-/** The list in a component, or else what holds several of its messages. */
-function listIn(root: ElementNode, items: readonly ElementNode[]): ElementNode | undefined {
+/** The list in a component, or else its messages, which are to be gathered into one; undefined where there are too few. */
+function listIn(
+  root: ElementNode,
+  items: readonly ElementNode[],
+): Pick<Fitting, 'attributes' | 'gathered' | 'beside'> | undefined {
   const lists = [...descendants(root)].filter(({ name }) => name === 'ul' || name === 'ol');
   const list = lists.find(({ children }) => children.filter(({ name }) => name === 'li').length > 1);
-  if (list) return list;
-  const parents = items.map(({ parent }) => parent);
-  return items.length > 1 && parents[0] !== root && parents.every((own) => own === parents[0])
-    ? (parents[0] ?? undefined)
-    : undefined;
+  if (list) return { attributes: told([list], 'data-list', ''), beside: list };
+  const parents = new Set(items.map(({ parent }) => parent));
+  if (items.length < 2 || parents.size > 1) return undefined;
+  // What a script of the site's showed one after the other is there without a script, too.
+  return { attributes: told(items, 'hidden', null), gathered: items };
 }
 
 const FITS: Readonly<Record<string, Fit>> = lookup({
   notices(root, parts) {
     const list = listIn(root, parts('message'));
-    if (!list) return { problem: 'It needs two messages at least, as items of one list.' };
+    if (!list) return { problem: 'It needs two messages at least, side by side or as items of one list.' };
     const [previous, next] = parts('arrow');
     const pause = parts('pause');
-    const has = previous && next && pause.length;
+    const arrows =
+      previous && next ? [...told([previous], 'data-do', 'previous'), ...told([next], 'data-do', 'next')] : [];
+    const isWhole = arrows.length > 0 && pause.length > 0;
     return {
+      ...list,
       attributes: [
-        ...told([list], 'data-list', ''),
-        ...(has ? [...told([previous], 'data-do', 'previous'), ...told([next], 'data-do', 'next')] : []),
-        ...(has ? told(pause, 'data-do', 'pause') : []),
+        ...list.attributes,
+        ...arrows,
+        ...told(pause, 'data-do', 'pause'),
         ...told(parts('close'), 'data-do', 'close'),
       ],
-      ...(has ? {} : { added: TURNS }),
-      css: has ? NOTICES_CSS : `${TURNS_CSS}\n${NOTICES_CSS}`,
+      ...(isWhole ? {} : { added: arrows.length ? TURNS_PAUSE : TURNS }),
+      ...(arrows.length ? { beside: next! } : {}),
+      css: isWhole ? NOTICES_CSS : `${TURNS_CSS}\n${NOTICES_CSS}`,
     };
   },
   ticker(root, parts) {
@@ -65,7 +80,8 @@ const FITS: Readonly<Record<string, Fit>> = lookup({
     if (!list) return { problem: 'It needs two items at least, in one list.' };
     const pause = parts('pause');
     return {
-      attributes: [...told([list], 'data-list', ''), ...told(pause, 'data-do', 'pause')],
+      ...list,
+      attributes: [...list.attributes, ...told(pause, 'data-do', 'pause')],
       ...(pause.length ? {} : { added: PAUSE }),
       css: pause.length ? TICKER_CSS : `${PAUSE_CSS}\n${TICKER_CSS}`,
     };
@@ -119,6 +135,19 @@ function elementsIn(element: Dom.Element): Dom.Element[] {
   return [element, ...element.childNodes.filter(isElement).flatMap(elementsIn)];
 }
 
+/** Puts elements of one parent into a list where the first of them is. */
+function gather(items: readonly Dom.Element[]): Dom.Element | undefined {
+  const [first] = items;
+  if (!first) return undefined;
+  const list = defaultTreeAdapter.createElement('div', first.namespaceURI, [{ name: 'data-list', value: '' }]);
+  defaultTreeAdapter.insertBefore(first.parentNode!, list, first);
+  for (const item of items) {
+    defaultTreeAdapter.detachNode(item);
+    defaultTreeAdapter.appendChild(list, item);
+  }
+  return list;
+}
+
 /**
  * A component's markup with a behaviour in it: what it works on is marked, what it needs is added, and the element that
  * sets it going stands last.
@@ -144,11 +173,20 @@ export function giveBehaviour(
   const all = elementsIn(element);
   for (const own of fitting.attributes) {
     const target = all[own.element.order - root.order];
-    if (target && !target.attrs.some(({ name }) => name === own.name)) {
+    if (!target) continue;
+    if (own.value === null) target.attrs = target.attrs.filter(({ name }) => name !== own.name);
+    else if (!target.attrs.some(({ name }) => name === own.name)) {
       target.attrs.push({ name: own.name, value: own.value });
     }
   }
-  for (const child of [...parseFragment(`${fitting.added ?? ''}${markupOf(behaviour)}`).childNodes])
+  const list = gather((fitting.gathered ?? []).flatMap(({ order }) => all[order - root.order] ?? []));
+  const beside = fitting.beside ? all[fitting.beside.order - root.order] : list;
+  const next = beside?.parentNode?.childNodes[beside.parentNode.childNodes.indexOf(beside) + 1];
+  for (const child of [...parseFragment(fitting.added ?? '').childNodes]) {
+    if (next) defaultTreeAdapter.insertBefore(beside!.parentNode!, child, next);
+    else defaultTreeAdapter.appendChild(beside?.parentNode ?? element, child);
+  }
+  for (const child of [...parseFragment(markupOf(behaviour)).childNodes])
     defaultTreeAdapter.appendChild(element, child);
   return { html: serializeOuter(element), before, css: fitting.css };
 }

@@ -7,3 +7,6 @@ export const TURNS = `<div class="rq-turns">
 
 /** What stops a line that runs. */
 export const PAUSE = '<button type="button" class="rq-pause" data-do="pause" aria-label="Pause the line">‖</button>';
+
+/** What stops messages that turn, where there are arrows. */
+export const TURNS_PAUSE = `<div class="rq-turns"><button type="button" class="pause" data-do="pause" aria-label="Pause the messages">‖</button></div>`;
