@@ -21,9 +21,12 @@ async function add(page: Page, kind: string, beside: string, place: string): Pro
   await dialog.getByRole('button', { name: place }).click();
   await dialog.getByRole('button', { name: /^Add the/ }).click();
   await expect(page.getByTestId('made-here')).toContainText('Made here');
-  // It opens at what fails first, or else at its ground.
+  // It opens at what fails first, or else at its ground, once the checks have said which.
   const ground = page.locator('[data-part] .fold').first();
-  if ((await ground.getAttribute('aria-expanded')) === 'false') await ground.click();
+  await expect(async () => {
+    if ((await ground.getAttribute('aria-expanded')) === 'false') await ground.click();
+    await expect(page.locator('[data-cell^="--rq-"]').first()).toBeVisible({ timeout: 3000 });
+  }).toPass();
 }
 
 test('without code: a bar that turns, a countdown over a picture, a ticker and a notice that keeps the choice', async ({

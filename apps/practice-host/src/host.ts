@@ -29,11 +29,14 @@ const THANKS = `<!doctype html><html lang="en"><head><meta charset="utf-8"><titl
 /** The stand-in for the owner's hosting: serves the Quillhaven Ferries pages and remembers a cookie choice. */
 export function createPracticeHost(): Server {
   const files = sirv(siteFolder, { dev: true, etag: true });
-  return createServer((request, response) => {
+  const server = createServer((request, response) => {
     handle(request, response, files).catch(() => {
       response.writeHead(500, { 'content-type': 'text/plain; charset=utf-8' }).end('The practice host failed.');
     });
   });
+  // Long enough that no request is sent on a connection that is closed at the same moment.
+  server.keepAliveTimeout = 120_000;
+  return server;
 }
 
 async function handle(
