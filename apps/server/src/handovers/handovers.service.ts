@@ -2,6 +2,7 @@ import { Injectable, type OnApplicationShutdown } from '@nestjs/common';
 import type { HandOver, SiteAsset } from '@retoque/contract';
 import {
   behavioursNamed,
+  cssFor,
   oneBlock,
   SCRIPT_NAME,
   SCRIPT_SOURCE_NAME,
@@ -120,9 +121,8 @@ export class HandoversService implements OnApplicationShutdown {
       files.push({ path: `html/${i + 1}.html`, bytes: bytesOf(change.html) });
       const names = behavioursNamed(change.html);
       if (!names.length) continue;
-      const css = handover.files.filter((file) => !file.page || file.page.pageId === page.pageId);
       const { minified } = await this.scripts.of(names);
-      const block = oneBlock(change.html, css.map(({ text }) => text).join('\n'), minified);
+      const block = oneBlock(change.html, cssFor(handover.files, page.pageId), minified);
       files.push({ path: `html/${i + 1}-block.html`, bytes: bytesOf(block) });
     }
     if (handover.behaviours.length) {

@@ -1,6 +1,6 @@
 import { Box, Flex } from '@chakra-ui/react';
 import type { PageChangeRecord } from '@retoque/contract';
-import { behavioursNamed, starterOf, type HandoverFile, type HtmlPatch } from '@retoque/core';
+import { behavioursNamed, cssFor, starterOf, type HandoverFile, type HtmlPatch } from '@retoque/core';
 import { BlockButton } from './BlockButton';
 import { CopyButton } from './CopyButton';
 
@@ -21,15 +21,7 @@ export function Markup({ patches, files }: { patches: readonly HtmlPatch[]; file
         The HTML
       </Box>
       {patches.map(({ page, change }, i) => (
-        <Patch
-          key={i}
-          page={page.name}
-          change={change as PageChangeRecord}
-          css={files
-            .filter((file) => !file.page || file.page.pageId === page.pageId)
-            .map(({ text }) => text)
-            .join('\n')}
-        />
+        <Patch key={i} page={page.name} change={change as PageChangeRecord} css={cssFor(files, page.pageId)} />
       ))}
     </Box>
   );

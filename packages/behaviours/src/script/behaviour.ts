@@ -125,4 +125,9 @@ export function canBePressed(button: HTMLElement): boolean {
 /** What holds the items that turn or run. */
 export const listOf = (host: Element) => host.querySelector<HTMLElement>('[data-list], ul, ol');
 
+export const isRtl = (element: Element) => viewOf(element).getComputedStyle(element).direction === 'rtl';
+
+/** True while the pointer or the focus is on it, so that what moves waits. */
+export const isAttended = (host: Element) => host.matches(':hover') || host.contains(host.ownerDocument.activeElement);
+
 export const asksForLessMotion = (view: Window) => view.matchMedia('(prefers-reduced-motion: reduce)').matches;

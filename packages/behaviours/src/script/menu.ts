@@ -1,4 +1,4 @@
-import { buttons, isSeen, put, undoing, viewOf, type Start } from './behaviour.js';
+import { buttons, isRtl, isSeen, put, undoing, viewOf, type Start } from './behaviour.js';
 
 const SHOWN = { display: 'block', visibility: 'visible', opacity: '1' };
 
@@ -51,7 +51,7 @@ export const menu: Start = (host) => {
     const siblings = [...item.parentElement!.children].filter(linkOf);
     const at = siblings.indexOf(item);
     const isTop = !item.parentElement!.closest('li');
-    const flow = view.getComputedStyle(host).direction === 'rtl' ? -1 : 1;
+    const flow = isRtl(host) ? -1 : 1;
     const list = listOf(item);
     const above = item.parentElement!.closest('li');
     const go = (to: Element | undefined) => {

@@ -2,6 +2,8 @@ import {
   asksForLessMotion,
   buttons,
   canBePressed,
+  isAttended,
+  isRtl,
   listOf,
   onResize,
   put,
@@ -37,8 +39,7 @@ export const notices: Start = (host, around) => {
   /** Moving by itself without a way to stop it is for nobody (WCAG 2.2.2). */
   const turnsByItself = () =>
     setting(host, 'turn', 'by-itself') === 'by-itself' && !asksForLessMotion(view) && pausers.some(canBePressed);
-  const isHeld = () =>
-    isStopped || host.matches(':hover') || host.contains(host.ownerDocument.activeElement) || host.ownerDocument.hidden;
+  const isHeld = () => isStopped || isAttended(host) || host.ownerDocument.hidden;
 
   const turn = (by: number) => {
     at = (at + by + items.length) % items.length;
@@ -53,7 +54,7 @@ export const notices: Start = (host, around) => {
     const byItself = turnsByItself();
     list.setAttribute('aria-live', byItself && !isStopped ? 'off' : 'polite');
     host.setAttribute('data-way', asksForLessMotion(view) ? 'none' : setting(host, 'turn-way', 'fade'));
-    host.style.setProperty('--rq-flow', view.getComputedStyle(host).direction === 'rtl' ? '-1' : '1');
+    host.style.setProperty('--rq-flow', isRtl(host) ? '-1' : '1');
     for (const button of pausers) {
       button.hidden = !byItself;
       button.setAttribute('aria-pressed', String(isStopped));

@@ -1,9 +1,8 @@
-import { put, show, asShown, undoing, viewOf, type Start } from './behaviour.js';
+import { asShown, isRtl, put, show, undoing, type Start } from './behaviour.js';
 import { setting } from './settings.js';
 
 /** Tabs after the pattern of the ARIA Authoring Practices Guide: arrows, Home and End move, one panel is shown. */
 export const tabs: Start = (host) => {
-  const view = viewOf(host);
   const undo = undoing();
   const all = [...host.querySelectorAll<HTMLElement>('[role="tab"]')];
   const panelOf = (tab: Element) =>
@@ -25,7 +24,7 @@ export const tabs: Start = (host) => {
     undo.on(tab, 'click', () => choose(tab));
     undo.on(tab, 'keydown', (event) => {
       const { key } = event as KeyboardEvent;
-      const flow = view.getComputedStyle(host).direction === 'rtl' ? -1 : 1;
+      const flow = isRtl(host) ? -1 : 1;
       const at = all.indexOf(tab);
       const to =
         key === 'Home'

@@ -2,6 +2,8 @@ import {
   asksForLessMotion,
   buttons,
   canBePressed,
+  isAttended,
+  isRtl,
   listOf,
   onResize,
   put,
@@ -46,15 +48,16 @@ export const ticker: Start = (host) => {
     copies.push(copy);
     return copy;
   };
-  const startOf = (element: Element, isRtl: boolean) => {
+  const startOf = (element: Element, flow: boolean) => {
     const box = element.getBoundingClientRect();
-    return isRtl ? -box.right : box.left;
+    return flow ? -box.right : box.left;
   };
-  const isRtl = () => view.getComputedStyle(host).direction === 'rtl';
+  /** How far an item is behind the first. */
+  const behind = (element: Element, flow: boolean) => startOf(element, flow) - startOf(items[0]!, flow);
 
   const hold = () => {
     if (!moving) return;
-    if (isStopped || host.matches(':hover') || host.contains(host.ownerDocument.activeElement)) moving.pause();
+    if (isStopped || isAttended(host)) moving.pause();
     else moving.play();
   };
   const draw = () => {
@@ -64,8 +67,9 @@ export const ticker: Start = (host) => {
     for (const button of pausers) button.hidden = !mayRun;
     const runs = mayRun && pausers.some(canBePressed);
     host.toggleAttribute('data-running', runs);
-    const next = [runs, speed, setting(host, 'run-to', 'start'), host.clientWidth, list.clientHeight].join(' ');
-    if (next === drawn) return;
+    const to = setting(host, 'run-to', 'start');
+    const asDrawn = () => [runs, speed, to, host.clientWidth, list.clientHeight].join(' ');
+    if (asDrawn() === drawn) return;
     const share = moving?.effect?.getComputedTiming().progress ?? 0;
     clear();
     if (runs) {
@@ -77,8 +81,8 @@ export const ticker: Start = (host) => {
       copies.push(lead);
       list.prepend(lead);
       list.append(...items.map(copyOf));
-      const flow = isRtl();
-      const length = startOf(copies[1]!, flow) - startOf(items[0]!, flow);
+      const flow = isRtl(host);
+      const length = behind(copies[1]!, flow);
       if (!(length > 0)) return clear();
       for (let filled = length; filled < host.clientWidth && copies.length < 2000; filled += length)
         list.append(...items.map(copyOf));
@@ -86,12 +90,12 @@ export const ticker: Start = (host) => {
       moving = list.animate(frames, {
         duration: (length / speed) * 1000,
         iterations: Infinity,
-        direction: setting(host, 'run-to', 'start') === 'end' ? 'reverse' : 'normal',
+        direction: to === 'end' ? 'reverse' : 'normal',
       });
       moving.currentTime = share * (length / speed) * 1000;
       hold();
     }
-    drawn = [runs, speed, setting(host, 'run-to', 'start'), host.clientWidth, list.clientHeight].join(' ');
+    drawn = asDrawn();
   };
 
   for (const button of pausers)
@@ -106,9 +110,9 @@ export const ticker: Start = (host) => {
     const item = items.find((own) => own.contains(event.target as Node));
     const timing = moving?.effect?.getComputedTiming();
     if (!moving || !item || !timing) return;
-    const flow = isRtl();
-    const by = startOf(item, flow) - startOf(items[0]!, flow);
-    const length = startOf(copies[1]!, flow) - startOf(items[0]!, flow);
+    const flow = isRtl(host);
+    const by = behind(item, flow);
+    const length = behind(copies[1]!, flow);
     const share = timing.direction === 'reverse' ? 1 - by / length : by / length;
     // What has the focus stands at the start of the window.
     moving.currentTime = share * Number(timing.duration);

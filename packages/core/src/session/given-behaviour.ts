@@ -53,6 +53,12 @@ function listIn(
   return { attributes: told(items, 'hidden', null), gathered: items };
 }
 
+/** For what works on markup as it is, where there is some of it. */
+const needing =
+  (isOne: (element: ElementNode) => boolean, what: string): Fit =>
+  (root) =>
+    [...descendants(root)].some(isOne) ? { attributes: [], css: '' } : { problem: `It needs ${what}.` };
+
 const FITS: Readonly<Record<string, Fit>> = lookup({
   notices(root, parts) {
     const list = listIn(root, parts('message'));
@@ -104,18 +110,12 @@ const FITS: Readonly<Record<string, Fit>> = lookup({
       : { problem: 'It needs numbers with the names of units beside them: days, hours, minutes or seconds.' };
   },
   menu: (_root, parts) => ({ attributes: told(parts('toggle'), 'data-do', 'menu'), css: '' }),
-  tabs: (root) =>
-    [...descendants(root)].some(({ attributes }) => attributes.get('role') === 'tab')
-      ? { attributes: [], css: '' }
-      : { problem: 'It needs tabs with the role of a tab, each naming its panel by aria-controls.' },
-  accordion: (root) =>
-    [...descendants(root)].some(({ name }) => name === 'details')
-      ? { attributes: [], css: '' }
-      : { problem: 'It needs sections as details with a summary.' },
-  tooltip: (root) =>
-    [...descendants(root)].some(({ attributes }) => attributes.get('role') === 'tooltip')
-      ? { attributes: [], css: '' }
-      : { problem: 'It needs a tip with the role of a tooltip.' },
+  tabs: needing(
+    ({ attributes }) => attributes.get('role') === 'tab',
+    'tabs with the role of a tab, each naming its panel by aria-controls',
+  ),
+  accordion: needing(({ name }) => name === 'details', 'sections as details with a summary'),
+  tooltip: needing(({ attributes }) => attributes.get('role') === 'tooltip', 'a tip with the role of a tooltip'),
   appear: (_root, parts) => ({ attributes: told(parts('close'), 'data-do', 'close'), css: '' }),
   consent(_root, parts) {
     const accept = parts('accept');

@@ -42,4 +42,4 @@ export {
   type SettledDrift,
 } from './drift.js';
 export { matchingLook, type MatchedLook, type PartPairs, type PlacedOnPage, type RoledPart } from './match-look.js';
-export { oneBlock, SCRIPT_NAME, SCRIPT_SOURCE_NAME, scriptTag } from './handover/one-block.js';
+export { cssFor, oneBlock, SCRIPT_NAME, SCRIPT_SOURCE_NAME, scriptTag } from './handover/one-block.js';

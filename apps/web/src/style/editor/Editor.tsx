@@ -85,7 +85,7 @@ export function Editor({
     const other = sheet.rows.find((item) => item.part === address.part && item.row.key === name);
     const own = other?.cells.find((item) => item.column === address.column);
     const text = own ? (own.own ?? own.computed) : '';
-    return other ? withFresh(other.row, text) : text;
+    return other ? plainText(other.row, withFresh(other.row, text)) : text;
   };
   const value = plainText(row, withFresh(row, cell.own ?? cell.computed));
   const differs = cell.own === undefined ? cell.differs : undefined;

@@ -1,3 +1,5 @@
+import type { HandoverFile } from './site-handover.js';
+
 /** Name of the script of behaviours among the files of a handover; its readable source is called after it. */
 export const SCRIPT_NAME = 'retoque-behaviours.js';
 export const SCRIPT_SOURCE_NAME = 'retoque-behaviours.source.js';
@@ -8,6 +10,13 @@ export const SCRIPT_SOURCE_NAME = 'retoque-behaviours.source.js';
  */
 export const scriptTag = (path: string): string =>
   `<script type="module" async blocking="render" src="${path}"></script>`;
+
+/** The CSS that one page has of a handover. */
+export const cssFor = (files: readonly HandoverFile[], pageId: string): string =>
+  files
+    .filter(({ page }) => !page || page.pageId === pageId)
+    .map(({ text }) => text)
+    .join('\n');
 
 const harmless = (text: string, tag: string): string => text.replace(new RegExp(`</(?=${tag})`, 'gi'), '<\\/');
 

@@ -6,6 +6,7 @@ import { asLastSheet } from '../../handover/index.js';
 import { changeLook, EMPTY_LOOK, statesOf } from '../../look/model.js';
 import { Site } from '../site.js';
 import { handingOver } from './hand-over.js';
+import { cssFor } from './one-block.js';
 
 // One menu on three pages, each of which says in another way which item is the current one.
 const CSS =
@@ -39,10 +40,7 @@ function handedOver(order: readonly Name[], from: Name) {
   site.wear({ id: 'menu', name: 'Menu', kind: 'menu', pageId: from, locator, look });
   const { files, pages } = finish(handingOver(site));
   const colours = order.map((name): [Name, string[]] => {
-    const css = files
-      .filter(({ page }) => !page || page.pageId === name)
-      .map(({ text }) => text)
-      .join('\n');
+    const css = cssFor(files, name);
     const page = site.page(name);
     const view = page.pages
       .extended([asLastSheet(css)])

@@ -4,7 +4,7 @@ import { readTyped } from '../../grid/cell-problem';
 
 /** As a field for dates has it; empty for what is none. */
 const fieldText = (value: string): string => {
-  const [date = '', time = '00:00'] = value.replace(/["']/g, '').split(' ');
+  const [date = '', time = '00:00'] = value.split(' ');
   return date ? `${date}T${time}` : '';
 };
 
@@ -27,7 +27,7 @@ export default function MomentEditor({ row, value, valueOf, onChange, onSettle }
           }}
           onBlur={onSettle}
         />
-        <span className="small">{valueOf('--rq-zone').replace(/["']/g, '') || 'UTC'}</span>
+        <span className="small">{valueOf('--rq-zone') || 'UTC'}</span>
       </div>
       {isPast ? <p className="small">This moment has passed.</p> : null}
     </>

@@ -6,7 +6,6 @@ const ZONES = ['UTC', ...Intl.supportedValuesOf('timeZone').filter((zone) => zon
 /** A time zone by its name, and that of this computer at hand. */
 export default function ZoneEditor({ row, value, onChange, onSettle }: EditorProps) {
   const own = Intl.DateTimeFormat().resolvedOptions().timeZone;
-  const now = value.replace(/["']/g, '');
   const set = (zone: string) => {
     const read = readTyped(row, zone);
     if (read.ok) onChange(read.values);
@@ -14,12 +13,12 @@ export default function ZoneEditor({ row, value, onChange, onSettle }: EditorPro
   };
   return (
     <div className="line">
-      <select aria-label={row.label} value={now} onChange={(event) => set(event.target.value)}>
-        {[...new Set([now, ...ZONES])].map((zone) => (
+      <select aria-label={row.label} value={value} onChange={(event) => set(event.target.value)}>
+        {[...new Set([value, ...ZONES])].map((zone) => (
           <option key={zone}>{zone}</option>
         ))}
       </select>
-      {own && own !== now ? (
+      {own && own !== value ? (
         <button type="button" className="small-button" onClick={() => set(own)}>
           Here: {own}
         </button>
