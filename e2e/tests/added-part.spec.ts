@@ -80,3 +80,55 @@ test('a part that the page has not by itself is pointed at', async ({ page }) =>
   await expect(page.locator('[data-part="icon"]')).toHaveCount(0);
   await saved(page);
 });
+
+const LINKS = ['Home', 'Fares', 'Freight', 'Contact'];
+const MENU = `<!doctype html><title>Isles</title><nav class="bar"><ul>${LINKS.map((name) => `<li><a href="/${name}">${name}</a></li>`).join('')}</ul></nav><h1>Isles</h1>`;
+const MENU_CSS =
+  '.bar { background: #123; padding: 8px } .bar ul { display: flex; gap: 20px; list-style: none } .bar a { color: #fff } .bar a:hover { color: #ddd }';
+
+test('a part is called otherwise, and split into two that each have rows of their own', async ({ page }) => {
+  await page.goto(await keepPage(page, MENU, MENU_CSS));
+  await page.getByRole('button', { name: /menu/i }).first().click();
+  const links = page.locator('[data-part="link"]');
+  await links.getByRole('button', { name: /^Link/ }).first().click();
+  const text = links.locator('[data-cell="text/default"]');
+  await text.click();
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('#eeeeee');
+  await page.keyboard.press('Enter');
+
+  const note = page.getByTestId('part-note');
+  await note.getByRole('button', { name: 'Rename' }).click();
+  const name = note.getByRole('textbox');
+  await name.fill('a|b');
+  await expect(note.getByRole('alert')).toContainText('letters, digits, spaces and hyphens');
+  await name.fill('Ways to go');
+  await note.getByRole('button', { name: 'Use it' }).click();
+  await expect(links.getByRole('button', { name: /^Ways to go/ })).toBeVisible();
+
+  await page.getByRole('button', { name: 'Exception', exact: true }).click();
+  const choices = page.getByRole('dialog', { name: /which differ/ });
+  await choices.getByRole('checkbox', { name: /Freight/ }).check();
+  await choices.getByRole('checkbox', { name: /Contact/ }).check();
+  await choices.getByLabel('Name of what differs').fill('Ways to go');
+  await expect(choices.getByRole('alert')).toContainText('There is a part of that name');
+  await choices.getByLabel('Name of what differs').fill('For business');
+  await choices.getByRole('button', { name: 'Make a part' }).click();
+
+  // It is there with what was set, under states of its own.
+  const split = page.locator('[data-part="For business"]');
+  await split.getByRole('button', { name: /^For business/ }).click();
+  await expect(split.locator('[data-cell="text/default"]')).toContainText('#eeeeee');
+  await split.locator('[data-cell="text/hover"]').click();
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('#ffcc00');
+  await page.keyboard.press('Enter');
+  await saved(page);
+  const hover = page.locator('[data-state="hover"] iframe').contentFrame();
+  await expect(hover.getByRole('link', { name: 'Freight' })).toHaveCSS('color', 'rgb(255, 204, 0)');
+  await page.reload();
+  await expect(links.getByRole('button', { name: /^Ways to go/ })).toBeVisible();
+  await page.getByRole('link', { name: 'Take the CSS' }).click();
+  await expect(page.getByText('Proven on this page.')).toBeVisible();
+  await expect(page.locator('.cm-content').first()).toContainText('#ffcc00');
+});

@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { expect, test } from './warm';
-import { cell, keepPage, saved } from './support';
+import { cell, keepPage, OWN, saved } from './support';
 import { HOME, openKind, undoAll } from './sheet-support';
 
 const openChecks = async (page: Page) => {
@@ -218,4 +218,38 @@ test('one colour is replaced in all components of the site that have it, and all
   await expect.poll(() => shortCount(page)).toBe(here);
   await expect.poll(keptOf).toBe(before);
   await saved(page);
+});
+
+test('a fix that makes others fail says so, and takes them along in one step', async ({ page }) => {
+  const css =
+    'body { background: #fff } .box { padding: 20px; border: 1px solid #444; background: #808080 } .box :is(h3, p) { color: #fff; font-size: 16px } .fares :is(summary, div) { color: #111 }';
+  const item = '<details><summary>Fares</summary><div>Four crowns</div></details>';
+  const put = async (site: object, name: string, more: string) => {
+    const box = `<article class="box"><h3>Isles</h3><p>Fifty minutes</p>${more}</article>`;
+    const html = `<!doctype html><title>${name}</title><main><h1>Isles</h1><div class="row">${box}${box}</div></main>`;
+    const answer = await page.request.post('/api/pages/from-paste', { data: { site, name, html, css }, headers: OWN });
+    return (await answer.json()) as { siteId: string; id: string };
+  };
+  const { siteId, id } = await put({ name: `Along ${Date.now()}` }, 'Quay', '');
+  await put({ id: siteId }, 'Harbour', `<div class="fares">${item}${item}</div>`);
+  await page.goto(`/sites/${siteId}/pages/${id}`);
+  await page.getByRole('button', { name: /card/i }).first().click();
+  await openChecks(page);
+  const line = page.locator('.line', { hasText: /^Heading/ }).first();
+  await line.getByRole('button').first().click();
+  const way = line
+    .getByRole('list', { name: 'Suggested fixes' })
+    .locator('> li', { hasText: /Card background #808080 → #/ })
+    .first();
+  await way.getByRole('button', { name: 'Use this' }).click();
+
+  const notice = page.getByRole('alert').filter({ hasText: 'makes other checks fail' });
+  await expect(notice).toContainText(/ on Harbour: \d+ checks?/);
+  await notice.getByRole('button', { name: 'Mend them too' }).click();
+  await expect(page.getByText('1 other component mended too')).toBeVisible();
+  await expect(notice).toHaveCount(0);
+  await saved(page);
+  const stored = await (await page.request.get(`/api/sites/${siteId}/components`)).json();
+  const kinds = (stored as { components: { kind: string }[] }).components.map(({ kind }) => kind);
+  expect(kinds.sort()).toEqual(['accordion', 'card']);
 });

@@ -84,6 +84,16 @@ test('frames show widths, a chosen ground, missing pictures and what is hidden, 
   await page.getByLabel(/^Pictures missing/).check();
   const first = inFrame(frames.first());
   await expect(first.locator('img[src]')).toHaveCount(0);
+  // Nor does one load that a look puts there.
+  const loads = await first.locator('body').evaluate(async (body) => {
+    const picture = body.ownerDocument.createElement('img');
+    picture.src = 'data:image/gif;base64,R0lGODlhAQABAAAAACH5BAEKAAEALAAAAAABAAEAAAICTAEAOw==';
+    return picture.decode().then(
+      () => true,
+      () => false,
+    );
+  });
+  expect(loads).toBe(false);
   await page.getByLabel(/^Pictures missing/).uncheck();
   await page.keyboard.press('Escape');
 

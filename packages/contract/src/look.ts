@@ -48,6 +48,10 @@ export const lookSchema = z.object({
   muted: z.array(text(600)).max(5000),
   /** Selectors that the owner gave for parts, by the parts' names. */
   parts: z.record(text(60), text(2000).min(1)).optional(),
+  /** What the owner calls parts, by their names. */
+  names: z.record(text(60), text(40).min(1)).optional(),
+  /** Which part an own one was split from, by its name. */
+  splitFrom: z.record(text(60), text(60).min(1)).optional(),
 });
 export type LookData = z.infer<typeof lookSchema>;
 

@@ -22,6 +22,7 @@ import type {
   MatchedLook,
   MeasuredElement,
   PageReach,
+  OwnParts,
   PairInUse,
   PartMember,
   PartPairs,
@@ -37,7 +38,9 @@ import type {
   SitePalette,
   Solution,
   SolveScope,
+  Split,
   StarterLook,
+  TakenAlongAcross,
   StateSheet,
   SwapAcross,
   Tally,
@@ -110,14 +113,18 @@ export interface EngineFile {
   readonly font: Omit<FontFile, 'address'> | null;
 }
 
-export interface ComponentRef {
+/** A look before a change of it, and after. */
+export interface ChangedLook {
+  readonly before: Look;
+  readonly after: Look;
+}
+
+export interface ComponentRef extends OwnParts {
   readonly versionId: string;
   /** The page, as settings name it. */
   readonly pageId: string;
   readonly kind: string;
   readonly locator: Locator;
-  /** Selectors that the owner gave for parts. */
-  readonly parts?: Readonly<Record<string, string>> | undefined;
   /** Changes with what the site wears besides; the worker is told of that by itself. */
   readonly worn: string;
 }
@@ -419,6 +426,13 @@ export interface Engine {
   members(component: ComponentRef, part: string): Promise<PartMember[]>;
   /** How many elements a selector reaches, for a part that is corrected. */
   trySelector(versionId: string, selector: string): Promise<SelectorAnswer>;
+  /** What it takes to make a part of its own of some members of a part. */
+  splitOff(
+    component: ComponentRef,
+    look: Look,
+    part: string,
+    orders: ReadonlySet<number>,
+  ): Promise<Omit<Split, 'name'>>;
   /** A selector for an element that was pointed at. */
   selectorOf(component: ComponentRef, order: number): Promise<string>;
   /** @throws when the page's source does not write the element out */
@@ -468,6 +482,12 @@ export interface Engine {
     pairs: PartPairs | undefined,
     onStep: OnStep,
   ): Promise<MatchedLook>;
+  /** What a change of one look asks of the other components of the site, and what mends them. */
+  takeAlong(
+    at: SitePages,
+    inHand: Pick<WornLook, 'kind' | 'locator' | 'name'> & Pick<ComponentRef, 'versionId'> & ChangedLook,
+    onStep: OnStep,
+  ): Promise<TakenAlongAcross>;
   /** A look on other components of its kind, with the checks that change. */
   copyLook(
     at: SitePages,

@@ -1,6 +1,8 @@
 import {
   Site,
+  ownPartsOf,
   type Among,
+  type ComponentPlace,
   type ComponentSession,
   type DressedPage,
   type Look,
@@ -99,10 +101,16 @@ export const asWorn = ({ versionId }: ComponentRef, look: Look): Look =>
 export const missingOf = ({ versionId }: ComponentRef, look: Look): readonly string[] =>
   siteOf(sourceOf(versionId).siteId).missing(look);
 
+/** Which component a reference is to, whatever page it is seen on. */
+export const placeOfRef = (ref: ComponentRef): ComponentPlace => ({
+  kind: ref.kind,
+  locator: ref.locator,
+  ...ownPartsOf(ref),
+});
+
 /** The looks of all other components on a component's page, or none where it is shown alone. */
-export const lookedAmong = ({ versionId, kind, locator, parts }: ComponentRef, alone = false): Among =>
-  alone ? {} : dressed(versionId).around({ kind, locator, parts });
+export const lookedAmong = (ref: ComponentRef, alone = false): Among =>
+  alone ? {} : dressed(ref.versionId).around(placeOfRef(ref));
 
 /** A component of a page, with the looks that reach into it; the same one as long as these say the same. */
-export const sessionOf = ({ versionId, kind, locator, parts }: ComponentRef): ComponentSession =>
-  dressed(versionId).component({ kind, locator, parts });
+export const sessionOf = (ref: ComponentRef): ComponentSession => dressed(ref.versionId).component(placeOfRef(ref));

@@ -20,8 +20,9 @@ const stateOf = (component: Component): string => `${component.currentTrialId} $
 
 /** A look that says nothing is as none. */
 const says = (component: Component): boolean => {
-  const { settings, exceptions, parts, finish } = currentTrial(component).look;
-  return finish !== undefined || settings.length > 0 || exceptions.length > 0 || Object.keys(parts ?? {}).length > 0;
+  const { settings, exceptions, parts, names, finish } = currentTrial(component).look;
+  const says = [...Object.keys(parts ?? {}), ...Object.keys(names ?? {})];
+  return finish !== undefined || settings.length > 0 || exceptions.length > 0 || says.length > 0;
 };
 
 /** Another whenever what looks may name is another. */

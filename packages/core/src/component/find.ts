@@ -158,6 +158,17 @@ function toldApart(selector: string, root: ElementNode, toldBy: readonly string[
   return told === undefined ? selector : selector + told;
 }
 
+/** A selector for just the elements of one row: what stands in its holder, where that is all, or each by what it is called. */
+function rowSelector(row: readonly ElementNode[], tree: PageTree): string {
+  const [first] = row;
+  const named = row.every(({ name }) => name === first!.name) ? first!.name : '*';
+  for (const context of contexts(first!)) {
+    const selector = `${context} > ${named}`;
+    if (sameSet(selectAll(tree, selector), row)) return selector;
+  }
+  return selectorWithin(tree, 'body', row);
+}
+
 /**
  * Puts the roots of one kind together that one lasting selector reaches, and no other element.
  *
@@ -197,6 +208,10 @@ export function rootGroups(
       // Its like in the same row are one with it, though nothing of the site's own tells them from all others.
       const mates = [...left].filter((other) => isMate(other, root));
       if (mates.length > 1) [base, elements] = [selectorWithin(tree, 'body', mates), mates];
+    }
+    if (row && row.length > elements.length && elements.every((element) => row.includes(element))) {
+      // What stands in one row and is of one shape is one thing, though one of them is called something else.
+      if (row.every((element) => left.has(element))) [base, elements] = [rowSelector(row, tree), [...row]];
     }
     for (const element of elements) left.delete(element);
     groups.push({ kind, base, elements });

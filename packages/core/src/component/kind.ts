@@ -10,6 +10,8 @@ export type { Row, RowGroup } from './rows.js';
 export interface Part {
   readonly name: string;
   readonly label: string;
+  /** Its kind's label, where the owner calls it otherwise. */
+  readonly usual?: string;
   /**
    * Selectors from the component's root, which they write as `:scope`; the first that reaches something is taken.
    * Parts of one kind reach different elements.

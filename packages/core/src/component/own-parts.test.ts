@@ -73,7 +73,8 @@ describe('a part that the owner adds', () => {
     expect(ownPartNames(card, { [card.parts[0]!.name]: '.x', Price: '.p', __proto__: '.y' } as never)).toEqual([
       'Price',
     ]);
-    expect(withOwnParts(card, undefined)).toBe(card);
-    expect(withOwnParts(card, { Price: '.p' })).toBe(withOwnParts(card, { Price: '.other' }));
+    expect(withOwnParts(card, {})).toBe(card);
+    const priced = (selector: string) => withOwnParts(card, { parts: { Price: selector } });
+    expect(priced('.p')).toBe(priced('.other'));
   });
 });

@@ -127,6 +127,21 @@ describe('components are grouped as they look', () => {
     ]);
   });
 
+  it('cards of one row are one thing, though one of them has another class, also straight in the main content', () => {
+    const card = (name: string) => `<article class="${name}"><h3>Isles</h3><p>Fifty minutes</p></article>`;
+    const drawn = '.q1, .q2 { border: 1px solid #ccc } .row { display: grid; grid-template-columns: 1fr 1fr 1fr }';
+    const row = card('q1') + card('q1') + card('q2');
+    expect(found(`<main><h1>A</h1><div class="row">${row}</div></main>`, drawn)).toEqual(['card .row > article ×3']);
+    expect(found(`<main class="row">${row}</main>`, drawn)).toEqual(['card .row > article ×3']);
+    // What stands below each other there is a section each.
+    expect(found(`<main>${row}</main>`, drawn).some((one) => one.endsWith('×3'))).toBe(false);
+    // A second row of the first class belongs to what that class names.
+    expect(found(`<main><div class="row">${row}</div><div>${card('q1').repeat(2)}</div></main>`, drawn)).toEqual([
+      'card .q1 ×4',
+      'card .q2 ×1',
+    ]);
+  });
+
   it('links that nothing tells apart are one, not one each by their places', () => {
     const body = `<main><div>${'<p><a href="#">L</a></p>'.repeat(28)}</div></main>`;
     const all = found(body);

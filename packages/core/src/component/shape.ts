@@ -150,7 +150,9 @@ export const cardsOn = once((page: StyledPage): ReadonlyMap<ElementNode, readonl
   for (const parent of [...page.styles.tree.elements].reverse()) {
     const { children } = parent;
     if (children.length < 2 || parent.namespace !== 'html' || isOutside(parent)) continue;
-    if (isHtml(parent, 'html', 'main', 'header', 'footer', 'p', 'a', 'button')) continue;
+    if (isHtml(parent, 'html', 'header', 'footer', 'p', 'a', 'button')) continue;
+    // What stands below each other in a page's main content are its sections.
+    if (isHtml(parent, 'main') && !laysBeside(page.of(parent))) continue;
     const cells = children.filter(
       (child) => isHtml(child, ...CARD_TAGS) && (textLength(child) || holdings(child).size),
     );
@@ -174,6 +176,13 @@ export const cardsOn = once((page: StyledPage): ReadonlyMap<ElementNode, readonl
   }
   return found;
 });
+
+/** True for what puts what it holds beside each other: a grid of several columns, or a row. */
+function laysBeside(style: ElementStyle): boolean {
+  const display = style.text('display');
+  if (display.endsWith('flex')) return style.text('flex-direction').startsWith('row');
+  return display.endsWith('grid') && /[\s,]/.test(style.text('grid-template-columns').trim());
+}
 
 /** A box by itself that is drawn as one, with room in it, a heading, what it says and where it leads. */
 export function isLoneCard(element: ElementNode, page: StyledPage): boolean {

@@ -1,11 +1,12 @@
 import { settingKey, type Exception, type Look, type Setting } from './model.js';
 
-/** What two looks can differ in: a value, whether it is switched off, an exception, a part's selector, the finish. */
+/** What two looks can differ in: a value, whether it is switched off, an exception, a part's selector or name, the finish. */
 export type LookItem =
   | { readonly kind: 'value'; readonly setting: Setting }
   | { readonly kind: 'off'; readonly key: string }
   | { readonly kind: 'exception'; readonly exception: Exception }
-  | { readonly kind: 'part'; readonly part: string; readonly selector: string }
+  | { readonly kind: 'part'; readonly part: string; readonly selector: string; readonly splitFrom?: string }
+  | { readonly kind: 'name'; readonly part: string; readonly name: string }
   | { readonly kind: 'finish'; readonly finish: string };
 
 /** One item in the two looks; undefined where a look does not have it. */
@@ -46,7 +47,12 @@ function entriesOf(look: Look): Map<string, Entry> {
     entries.set(`exception ${exception.id}`, entry({ kind: 'exception', exception }, [name, part, members]));
   }
   for (const [part, selector] of Object.entries(look.parts ?? {})) {
-    entries.set(`part ${part}`, entry({ kind: 'part', part, selector }, selector));
+    const splitFrom = look.splitFrom?.[part];
+    const item = { kind: 'part', part, selector, ...(splitFrom === undefined ? {} : { splitFrom }) } as const;
+    entries.set(`part ${part}`, entry(item, [selector, splitFrom]));
+  }
+  for (const [part, name] of Object.entries(look.names ?? {})) {
+    entries.set(`name ${part}`, entry({ kind: 'name', part, name }, name));
   }
   if (look.finish !== undefined) entries.set('finish', entry({ kind: 'finish', finish: look.finish }, look.finish));
   return entries;
@@ -57,13 +63,18 @@ function lookOf(items: readonly LookItem[], exceptionsKnown: ReadonlyMap<string,
   const exceptions = new Map<string, Exception>();
   const off: string[] = [];
   const parts: Record<string, string> = {};
+  const names: Record<string, string> = {};
+  const splitFrom: Record<string, string> = {};
   let finish: string | undefined;
   for (const item of items) {
     if (item.kind === 'value') settings.push(item.setting);
     else if (item.kind === 'off') off.push(item.key);
     else if (item.kind === 'exception') exceptions.set(item.exception.id, item.exception);
-    else if (item.kind === 'part') parts[item.part] = item.selector;
-    else ({ finish } = item);
+    else if (item.kind === 'name') names[item.part] = item.name;
+    else if (item.kind === 'part') {
+      parts[item.part] = item.selector;
+      if (item.splitFrom !== undefined) splitFrom[item.part] = item.splitFrom;
+    } else ({ finish } = item);
   }
   // An exception that one removed while the other set something in it stays, or what was set would reach nothing.
   for (const { exception: id } of settings) {
@@ -77,6 +88,8 @@ function lookOf(items: readonly LookItem[], exceptionsKnown: ReadonlyMap<string,
     exceptions: [...exceptions.values()],
     muted: off.filter((key) => keys.has(key)),
     ...(Object.keys(parts).length ? { parts } : {}),
+    ...(Object.keys(names).length ? { names } : {}),
+    ...(Object.keys(splitFrom).length ? { splitFrom } : {}),
   };
 }
 

@@ -45,6 +45,10 @@ export interface Look {
   readonly muted: readonly string[];
   /** Selectors that the owner gave for parts, by the parts' names. */
   readonly parts?: Readonly<Record<string, string>> | undefined;
+  /** What the owner calls parts, by the parts' names; the others are called as their kind calls them. */
+  readonly names?: Readonly<Record<string, string>> | undefined;
+  /** Which part an own one was split from. */
+  readonly splitFrom?: Readonly<Record<string, string>> | undefined;
 }
 
 export const EMPTY_LOOK: Look = { settings: [], exceptions: [], muted: [] };

@@ -1,22 +1,24 @@
 import { settingKey, settingText, type Exception, type Look } from './model.js';
+import { PART_TABLES, withTable } from './own-parts-of-look.js';
 
 /** What a look says of one part, as text: the same for looks that say the same of it. */
-function saidOf({ settings, exceptions, muted, parts }: Look, part: string): string {
+function saidOf(look: Look, part: string): string {
+  const { settings, exceptions, muted } = look;
   const own = settings.filter((setting) => setting.part === part);
   const keys = new Set(own.map(settingKey));
   const told = exceptions
     .filter((exception) => exception.part === part)
     .map(({ id, name, members }) => [id, name, members]);
   const off = muted.filter((key) => keys.has(key)).sort();
-  return JSON.stringify([own.map(settingText).sort(), told, off, parts?.[part]]);
+  return JSON.stringify([own.map(settingText).sort(), told, off, ...PART_TABLES.map((table) => look[table]?.[part])]);
 }
 
 /** The parts of which two looks say something else. */
 export function partsThatDiffer(a: Look, b: Look): string[] {
-  const named = [a, b].flatMap(({ settings, exceptions, parts }) => [
-    ...settings.map(({ part }) => part),
-    ...exceptions.map(({ part }) => part),
-    ...Object.keys(parts ?? {}),
+  const named = [a, b].flatMap((look) => [
+    ...look.settings.map(({ part }) => part),
+    ...look.exceptions.map(({ part }) => part),
+    ...PART_TABLES.flatMap((table) => Object.keys(look[table] ?? {})),
   ]);
   return [...new Set(named)].filter((part) => saidOf(a, part) !== saidOf(b, part));
 }
@@ -48,19 +50,16 @@ export function takeParts(look: Look, from: Look, parts: ReadonlySet<string>): L
     ...look.muted.filter((key) => ownKeys.has(key)),
     ...settings.flatMap(({ setting, own: next }) => (off.has(settingKey(setting)) ? [settingKey(next)] : [])),
   ];
-  const named = { ...look.parts };
-  for (const part of parts) {
-    const selector = from.parts?.[part];
-    if (selector === undefined) delete named[part];
-    else named[part] = selector;
-  }
-  return {
+  const told: Look = {
     ...look,
     settings: [...own, ...settings.map(({ own: next }) => next)],
     exceptions: [...exceptions, ...others],
     muted,
-    ...(look.parts || Object.keys(named).length ? { parts: named } : {}),
   };
+  return [...parts].reduce(
+    (next, part) => PART_TABLES.reduce((before, table) => withTable(before, table, part, from[table]?.[part]), next),
+    told,
+  );
 }
 
 /** An id that is not taken: the same where it is free. */

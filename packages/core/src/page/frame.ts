@@ -18,6 +18,8 @@ export interface FrameInput {
   readonly assetAt: (absolute: string) => string | undefined;
   /** The only source from which the frame may load pictures and fonts, as a CSP source expression. */
   readonly assetSource: string;
+  /** False where no picture is to load, whoever asks for one: the page, its sheets, or a look that is put into the frame. */
+  readonly pictures?: boolean | undefined;
   /** Still frames show a state through markers; live ones keep the real pseudo-classes. */
   readonly still: boolean;
   /** A live frame that is touched, where nothing hovers but what was touched last. */
@@ -83,7 +85,8 @@ export function buildFrame(input: FrameInput): string {
     return insideStyle(rewriteSheet(css, options));
   };
   const local = (written: string): string | undefined => {
-    if (written.startsWith('#') || isDataAddress(written)) return written;
+    if (written.startsWith('#')) return written;
+    if (isDataAddress(written)) return input.pictures === false ? undefined : written;
     const absolute = resolveAddress(written, base);
     const [file, fragment] = (absolute ?? '').split('#');
     const at = file ? input.assetAt(file) : undefined;
@@ -123,7 +126,8 @@ export function buildFrame(input: FrameInput): string {
     return out;
   };
 
-  const head = `<meta charset="utf-8"><meta http-equiv="Content-Security-Policy" content="default-src 'none'; style-src 'unsafe-inline'; img-src ${input.assetSource} data:; font-src ${input.assetSource} data:; form-action 'none'; base-uri 'none'">${
+  const pictureSources = input.pictures === false ? "'none'" : `${input.assetSource} data:`;
+  const head = `<meta charset="utf-8"><meta http-equiv="Content-Security-Policy" content="default-src 'none'; style-src 'unsafe-inline'; img-src ${pictureSources}; font-src ${input.assetSource} data:; form-action 'none'; base-uri 'none'">${
     input.still ? `<style>${STATE_BASICS}</style>` : ''
   }`;
 

@@ -18,6 +18,21 @@ const assets = {
 /** Whatever could run or load by itself in a frame. */
 const DANGEROUS = /<script|<iframe|<object|<embed|<meta[^>]+refresh|\son[a-z]+\s*=|javascript:|srcdoc|<base|<link/i;
 
+describe('a frame whose pictures are missing', () => {
+  it('loads none, whoever asks for one: the page, its sheets, data addresses, or a look that is put into it', () => {
+    const data = 'data:image/png;base64,iVBORw0KGgo=';
+    const page = pageOf(`<img src="${data}" alt="Quay"><i style="background: url(${data})">x</i>`, '');
+    const policy = (html: string) => /img-src ([^;]*);/.exec(html)![1];
+    const shown = page.frame({ still: true, ...assets });
+    const missing = page.frame({ still: true, pictures: false, ...assets });
+    expect(policy(shown)).toBe(`${assets.assetSource} data:`);
+    expect(policy(missing)).toBe("'none'");
+    expect(shown).toContain(`<img src="${data}"`);
+    expect(missing).not.toContain(`<img src`);
+    expect(missing).toContain('alt="Quay"');
+  });
+});
+
 describe('taking out what could run', () => {
   const hostile = [
     '<script>alert(1)</script>',

@@ -103,6 +103,8 @@ export class PageSession {
     readonly forced?: ForcedStates;
     readonly assetAt: (absolute: string) => string | undefined;
     readonly assetSource: string;
+    /** False where no picture is to load. */
+    readonly pictures?: boolean | undefined;
     /** The page with its markup in some state; as it is when absent. */
     readonly tree?: PageTree;
   }): string {

@@ -4,7 +4,7 @@ import { kindNamed } from '../component/kinds/index.js';
 import { SECTION } from '../component/kinds/section.js';
 import { ownedBy } from '../component/rest.js';
 import type { Kind } from '../component/kind.js';
-import { withOwnParts } from '../component/own-parts.js';
+import { withOwnParts, type OwnParts } from '../component/own-parts.js';
 import { findParts, type FoundPart } from '../component/parts.js';
 import { once } from '../memo/once.js';
 import { locate, selectAll, type Located, type Locator } from '../css/selector/locator.js';
@@ -13,12 +13,14 @@ import { ComponentMissingError, UnknownKindError } from './errors.js';
 import { forgetOldest } from '../memo/kept-answers.js';
 import type { PageSession } from './page-session.js';
 
-/** Which component: its kind, how it is found, and the selectors that the owner gave for its parts. */
-export interface ComponentPlace {
+/** Which component: its kind, how it is found, and what the owner says of its parts. */
+export interface ComponentPlace extends OwnParts {
   readonly kind: string;
   readonly locator: Locator;
-  readonly parts?: Readonly<Record<string, string>> | undefined;
 }
+
+const orNone = (table: Readonly<Record<string, string>> | undefined) =>
+  table && Object.keys(table).length ? table : undefined;
 
 /** A component where it stands on a page, whatever looks are worn there. */
 export interface PlacedComponent {
@@ -37,8 +39,8 @@ const MAX_PLACED = 400;
 const placedOn = once((_page: PageSession) => new Map<string, PlacedComponent>());
 
 /** The same text for the same component. */
-export const placeKey = ({ kind, locator, parts }: ComponentPlace): string =>
-  JSON.stringify([kind, locator, parts && Object.keys(parts).length ? parts : undefined]);
+export const placeKey = ({ kind, locator, parts, names, splitFrom }: ComponentPlace): string =>
+  JSON.stringify([kind, locator, orNone(parts), orNone(names), orNone(splitFrom)]);
 
 /**
  * Finds a component on a page; the same object as long as the page is.
@@ -57,10 +59,10 @@ export function placeOn(page: PageSession, place: ComponentPlace): PlacedCompone
   return placed;
 }
 
-function placeAfresh(page: PageSession, { kind: kindName, locator, parts }: ComponentPlace): PlacedComponent {
+function placeAfresh(page: PageSession, { kind: kindName, locator, ...own }: ComponentPlace): PlacedComponent {
   const known = kindNamed(kindName);
   if (!known) throw new UnknownKindError(`No kind is called "${kindName}".`);
-  const kind = withOwnParts(known, parts);
+  const kind = withOwnParts(known, own);
   const located = locate(page.tree, locator);
   if (!located.element) {
     throw new ComponentMissingError(
@@ -73,7 +75,7 @@ function placeAfresh(page: PageSession, { kind: kindName, locator, parts }: Comp
   const selector = located.outcome === 'matched' ? locator.selector : freshSelector(page, element, locator.selector);
   const styles = page.stylesFor();
   const found = findParts(page.tree, kind, selector, {
-    corrected: parts,
+    corrected: own.parts,
     siteSelectorsOf: (own) => siteSelectors(own, styles),
     page: styles.at(),
     isApart: belongsToOthers(page, kind, selector),

@@ -36,10 +36,9 @@ import type { EditingPlace } from '../look/editing-place.js';
 import { WhatIf } from '../what-if/what-if.js';
 import { tryColours, type TrackSample } from '../what-if/try-colours.js';
 import { OTHER_LOOKS, underlayOf, type Among, type Underlay } from './underlay.js';
+import { ownPartsOf, type OwnParts } from '../component/own-parts.js';
 
-export interface ComponentOptions {
-  /** Selectors that the owner gave for parts. */
-  readonly parts?: Readonly<Record<string, string>>;
+export interface ComponentOptions extends OwnParts {
   /** The page, as settings name it. */
   readonly pageId?: string | undefined;
   readonly bounds?: ViewportBounds | undefined;
@@ -80,7 +79,7 @@ export class ComponentSession {
     options: ComponentOptions = {},
   ) {
     const { before, pageId, bounds = DEFAULT_BOUNDS } = options;
-    const placed = placeOn(page, { kind: kindName, locator, parts: options.parts });
+    const placed = placeOn(page, { kind: kindName, locator, ...ownPartsOf(options) });
     const { kind, parts: all } = placed;
     this.kind = kind;
     this.located = placed.located;

@@ -5,6 +5,7 @@ import type { Measures } from '../parts/page-measures.js';
 import type { PageSession } from '../parts/page-session.js';
 import { forgetOldest } from '../memo/kept-answers.js';
 import { placeKey, type ComponentPlace } from '../parts/placed-component.js';
+import { ownPartsOf } from '../component/own-parts.js';
 
 /** A page as it is seen: as it was brought, or with looks on it. */
 export interface SeenPage {
@@ -31,8 +32,8 @@ export const seenPage = once((page: PageSession): SeenPage => {
       const key = placeKey(place);
       let session = sessions.get(key);
       if (!session) {
-        const { kind, locator, parts } = place;
-        sessions.set(key, (session = new ComponentSession(page, kind, locator, parts ? { parts } : {})));
+        session = new ComponentSession(page, place.kind, place.locator, ownPartsOf(place));
+        sessions.set(key, session);
         forgetOldest(sessions, MAX_COMPONENTS);
       }
       return session;

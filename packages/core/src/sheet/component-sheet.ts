@@ -109,11 +109,12 @@ export class ComponentSheet {
     place: EditingPlace,
     checks: StateSheet['checks'],
   ): SheetPart {
-    const { name, label, pseudo } = part.part;
+    const { name, label, usual = label, pseudo } = part.part;
     const own = checks.filter((check) => check.part === name);
     return {
       name,
       label,
+      usual,
       pseudo,
       carrier: part.carrier?.part.name ?? name,
       selector: part.selector,

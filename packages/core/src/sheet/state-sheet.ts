@@ -73,6 +73,8 @@ export interface SheetRow {
 export interface SheetPart extends Tally {
   readonly name: string;
   readonly label: string;
+  /** What it is called where its owner calls it nothing else. */
+  readonly usual: string;
   readonly pseudo: string | undefined;
   /** Name of the part whose states its settings are under. */
   readonly carrier: string;

@@ -2,13 +2,11 @@ import { within, type Steps } from '../base/steps.js';
 import { BLOCK } from '../component/kinds/block.js';
 import { kindNamed } from '../component/kinds/index.js';
 import { locatorFor, reachedBy } from '../css/selector/locator.js';
-import { changedChecks, checkKey, isDue } from '../ledger/due.js';
 import { changeLook, EMPTY_LOOK, settingText, type Look } from '../look/model.js';
 import { saidBesides } from '../look/said-besides.js';
 import { DARK_CANVAS, darkValue } from '../remedy/darken.js';
 import type { RemedyRequest } from '../remedy/drafting.js';
 import type { ColourChange } from '../remedy/recolour.js';
-import { solving } from '../remedy/solve.js';
 import type { ElementNode } from '../tree/tree.js';
 import {
   comparingChecks,
@@ -18,6 +16,7 @@ import {
   type LookShare,
   type SiteComponent,
 } from './effect.js';
+import { mendingBroken } from './mend-broken.js';
 import { darkViewsIn, recolourOn } from './recolour-on.js';
 import type { WearableSite } from './site.js';
 import { componentKey, isWornAt, type WornLook } from './worn.js';
@@ -58,23 +57,11 @@ export function* derivingDark(site: WearableSite, request: RemedyRequest): Steps
   const drafted = site.under([...looks]);
   for (const [done, component] of components.entries()) {
     for (const page of [component.version, ...component.alsoOn]) {
-      const dressed = drafted.on(page);
-      const { session } = dressed.wearing(component.place);
       const look = looks.find((worn) => isWornAt(worn, component.place))?.look ?? EMPTY_LOOK;
-      const due = session.requiredChecks(look, request).filter((check) => isDue(check));
-      if (!due.length) continue;
-      const was = site.on(page).wearing(component.place);
-      const { broken } = changedChecks(was.session.requiredChecks(was.look, request), due);
-      if (!broken.length) continue;
-      const work = solving(session, look, { of: 'checks', keys: new Set(broken.map(checkKey)) }, request);
-      for (;;) {
-        const step = work.next();
-        if (step.done) {
-          if (step.value.settings.length) wear(component, changeLook(look, step.value.settings));
-          break;
-        }
-        yield { done: components.length + done, of };
-      }
+      const work = mendingBroken(site.on(page), drafted.on(page), component.place, look, request);
+      let step = work.next();
+      for (; !step.done; step = work.next()) yield { done: components.length + done, of };
+      if (step.value !== look) wear(component, step.value);
     }
     yield { done: components.length + done + 1, of };
   }

@@ -12,6 +12,7 @@ import type { SeenPage } from '../session/seen-page.js';
 import { underlayOf, type Among, type Underlay } from '../session/underlay.js';
 import { compareReach, overlap, reachesInto, standsBehind } from './reach.js';
 import { isWornAt, placeOf, type WornLook } from './worn.js';
+import { ownPartsOf } from '../component/own-parts.js';
 
 /** A worn look on a page that has its component. */
 export interface LookHere {
@@ -202,10 +203,10 @@ export class DressedPage {
     let session = this.sessions.get(key);
     if (session) this.sessions.delete(key);
     else {
-      const { kind, locator, parts = {} } = place;
+      const { kind, locator } = place;
       const { page, pageId } = this;
       session = new ComponentSession(page, kind, locator, {
-        parts,
+        ...ownPartsOf(place),
         pageId,
         bounds: this.bounds(),
         before: this.underlay(under),

@@ -31,6 +31,7 @@ export { changingFinishes, changingPalette } from './changed-names.js';
 export { asTold, copyingLook, type CopiedLook, type CopyShare } from './copy-look.js';
 export { swappingAcross, type SiteSwap, type SwapAcross, type SwapShare } from './swap-across.js';
 export { replacingAcross, type AcrossSite, type PlacedColourShare } from './replace-colour.js';
+export { takingAlong, type TakenAlongAcross } from './take-along.js';
 export { derivingDark, type DarkScheme } from './dark-scheme.js';
 export {
   findingDrift,

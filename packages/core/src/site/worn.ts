@@ -1,9 +1,10 @@
 import type { PageChange } from '../page/change.js';
 import type { Look } from '../look/model.js';
+import { ownPartsOf, type OwnParts } from '../component/own-parts.js';
 import type { ComponentPlace } from '../parts/placed-component.js';
 
 /** A component of a site with the look that it wears. */
-export interface WornLook extends Omit<ComponentPlace, 'parts'> {
+export interface WornLook extends Omit<ComponentPlace, keyof OwnParts> {
   readonly id: string;
   readonly name: string;
   readonly look: Look;
@@ -22,8 +23,12 @@ export interface SitePage {
   readonly changes?: readonly PageChange[] | undefined;
 }
 
-/** Where a worn look is found; its parts may be corrected by the look itself. */
-export const placeOf = ({ kind, locator, look }: WornLook): ComponentPlace => ({ kind, locator, parts: look.parts });
+/** Where a worn look is found; which parts it has, and what they are called, the look says itself. */
+export const placeOf = ({ kind, locator, look }: WornLook): ComponentPlace => ({
+  kind,
+  locator,
+  ...ownPartsOf(look),
+});
 
 /** Whether a look is that of the component that stands at a place. */
 export const isWornAt = (worn: Pick<ComponentPlace, 'kind' | 'locator'>, place: ComponentPlace): boolean =>

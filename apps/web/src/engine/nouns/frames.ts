@@ -65,6 +65,7 @@ export function framesOf(
         still: true,
         tree: seen.stage.tree,
         forced: seen.view.forced,
+        pictures: view?.pictures,
         ...files.assetsOf(page, view?.pictures),
       });
       return { html, order: seen.element.order, forced: seen.view.forced.union };

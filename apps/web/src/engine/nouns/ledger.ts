@@ -14,7 +14,7 @@ import {
 import { environmentOf, ledgerRequest, now, telling } from '../asking';
 import { Preparation } from '../preparation';
 import type { ComponentRef, Engine, LedgerQuery } from '../protocol';
-import { asWorn, pagesNow, sessionOf } from '../sites';
+import { asWorn, pagesNow, placeOfRef, sessionOf } from '../sites';
 
 const solvingKey = (...asked: [ComponentRef, Look, LedgerQuery, ViewportName]) => JSON.stringify(asked);
 
@@ -51,10 +51,10 @@ export function ledgerOf(): Pick<
 
     async replaceColour(ref, look, colour, onStep) {
       const request = { ...ledgerRequest({ place: {}, added: [], measured: 0 }), at: 'wide' };
-      const { versionId: version, kind, locator, parts } = ref;
+      const { versionId: version } = ref;
       const steps = replacingAcross(pagesNow(version), colour, request, {
         version,
-        place: { kind, locator, parts },
+        place: placeOfRef(ref),
         look: asWorn(ref, look),
       });
       return finishInTurns(steps, telling(onStep), now, 0);

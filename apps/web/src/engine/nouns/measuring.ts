@@ -3,13 +3,13 @@ import { geometryOf, layoutKey, storeGeometry, VIEWPORTS, type Look, type Viewpo
 import { environmentOf } from '../asking';
 import type { ComponentRef, Engine, ToMeasure } from '../protocol';
 import type { SiteFiles } from '../site-files';
-import { asWorn, dressed, opened, sessionOf } from '../sites';
+import { asWorn, dressed, opened, placeOfRef, sessionOf } from '../sites';
 
 const layoutPlace = (versionId: string, viewport: ViewportName, key: string) => `${versionId} ${viewport} ${key}`;
 
 /** What may have moved boxes of a page: the look in hand, and those that lie under it. */
-const layoutOf = ({ versionId, kind, locator, parts }: ComponentRef, look: Look): string =>
-  [layoutKey(look), dressed(versionId).layoutUnder({ kind, locator, parts })].filter(Boolean).join('\n');
+const layoutOf = (ref: ComponentRef, look: Look): string =>
+  [layoutKey(look), dressed(ref.versionId).layoutUnder(placeOfRef(ref))].filter(Boolean).join('\n');
 
 /** What has to be laid out in a frame, and what was measured there. */
 export function measuringOf(

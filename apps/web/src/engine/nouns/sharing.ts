@@ -9,6 +9,7 @@ import {
   readState,
   settlingDrift,
   starterLooks,
+  takingAlong,
 } from '@retoque/core';
 import { environmentOf, inTurns, nextTurn, now, SITE_REQUEST } from '../asking';
 import type { Engine } from '../protocol';
@@ -29,6 +30,7 @@ export function sharingOf(
   | 'pageUnder'
   | 'componentsOfSite'
   | 'matchLook'
+  | 'takeAlong'
   | 'copyLook'
   | 'tryFinishes'
 > {
@@ -69,6 +71,13 @@ export function sharingOf(
 
     async matchLook(at, from, to, pairs, onStep) {
       return inTurns(matchingLook(siteAt(at), { from, to, pairs }, SITE_REQUEST), onStep);
+    },
+
+    async takeAlong(at, { versionId: version, kind, locator, name, before, after }, onStep) {
+      const site = siteOf(at.siteId);
+      const looks = { before: site.resolve(before), after: site.resolve(after) };
+      const inHand = { version, place: { kind, locator }, name, ...looks };
+      return inTurns(takingAlong(siteAt(at), inHand, SITE_REQUEST), onStep);
     },
 
     async copyLook(at, from, only, onStep) {

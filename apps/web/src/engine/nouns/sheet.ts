@@ -7,6 +7,7 @@ import {
   sameRow,
   pathSelector,
   siteSelectors,
+  splitOff,
   finishInTurns,
   type SheetRow,
 } from '@retoque/core';
@@ -14,7 +15,7 @@ import { environmentOf, requestOf, now, nextTurn } from '../asking';
 import type { Engine, FramesListener } from '../protocol';
 import { withOwnText } from '../own-text';
 import type { SiteFiles } from '../site-files';
-import { asWorn, lookedAmong, missingOf, opened, pagesNow, sessionOf } from '../sites';
+import { asWorn, lookedAmong, missingOf, opened, pagesNow, placeOfRef, sessionOf } from '../sites';
 
 /** @param gone values with swatches, or a finish, that are not there any more */
 const goneWords = (gone: readonly string[]): string => {
@@ -40,6 +41,7 @@ export function sheetOf(
   | 'colourChildren'
   | 'members'
   | 'selectorOf'
+  | 'splitOff'
   | 'asControls'
   | 'giveBehaviour'
 > {
@@ -82,8 +84,8 @@ export function sheetOf(
       return given;
     },
 
-    async reach({ versionId, pageId, kind, locator, parts }) {
-      const steps = reachingAcross(pagesNow(versionId), { kind, locator, parts }, pageId);
+    async reach(ref) {
+      const steps = reachingAcross(pagesNow(ref.versionId), placeOfRef(ref), ref.pageId);
       return finishInTurns(steps, nextTurn, now, 20);
     },
 
@@ -135,6 +137,10 @@ export function sheetOf(
 
     async members(ref, part) {
       return sessionOf(ref).members(part);
+    },
+
+    async splitOff(ref, look, part, orders) {
+      return splitOff(sessionOf(ref), part, orders, asWorn(ref, look));
     },
 
     async selectorOf(ref, order) {

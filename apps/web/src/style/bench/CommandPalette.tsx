@@ -1,7 +1,8 @@
-import { Box, chakra, Dialog, Input, Portal } from '@chakra-ui/react';
+import { Box, chakra, Dialog, Portal } from '@chakra-ui/react';
 import { useEffect, useRef, useState, type KeyboardEvent } from 'react';
 import type { Command } from './commands';
 import { Keys } from './Keys';
+import { Input } from '../../theme/Input';
 
 const Item = chakra('div', {
   base: {

@@ -1,28 +1,36 @@
-import { Box, Flex, Input } from '@chakra-ui/react';
-import type { Exception } from '@retoque/core';
+import { Box, Flex } from '@chakra-ui/react';
+import { splitPart, type Exception, type Look } from '@retoque/core';
 import { useQuery } from '@tanstack/react-query';
-import { Trash2 } from 'lucide-react';
+import { Split, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { engine } from '../../engine/engine';
 import type { ComponentRef } from '../../engine/protocol';
 import { refKey } from '../../engine/ref-key';
+import { tellProblem } from '../../shell/toasts';
 import { Button } from '../../theme/Button';
+import { partNameProblem } from '../grid/PartName';
+import { Input } from '../../theme/Input';
 
 /** The members of a part, to choose which differ, and the exceptions that there are. */
 export default function ExceptionChoices({
   component,
   part,
-  own,
+  look,
+  taken,
   onAdd,
   onRemove,
+  onSplit,
 }: {
   component: ComponentRef;
   part: string;
-  /** Exceptions of this part. */
-  own: readonly Exception[];
+  look: Look;
+  /** Names and labels that parts have already. */
+  taken: ReadonlySet<string>;
   onAdd: (exception: Exception) => void;
   onRemove: (exception: Exception) => void;
+  onSplit: (change: (look: Look) => Look, name: string) => void;
 }) {
+  const own = look.exceptions.filter((exception) => exception.part === part);
   const [chosen, setChosen] = useState<readonly string[]>([]);
   const [name, setName] = useState('');
   const members = useQuery({
@@ -36,6 +44,14 @@ export default function ExceptionChoices({
     .map((member) => member.text)
     .join(', ')
     .slice(0, 60);
+  const orders = new Set(list.flatMap(({ selector, order }) => (chosen.includes(selector) ? [order] : [])));
+  const partName = name.trim() || asPartName(suggested);
+  const problem = splitProblem(partName, chosen.length, list.length, taken);
+  const split = () => {
+    engine()
+      .splitOff(component, look, part, orders)
+      .then((told) => onSplit((now) => splitPart(now, { ...told, name: partName }), partName), tellProblem);
+  };
   return (
     <>
       <Box as="ul" listStyleType="none" mt="8px" maxHeight="240px" overflowY="auto">
@@ -76,7 +92,7 @@ export default function ExceptionChoices({
       </Box>
       <Flex gap="6px" mt="8px">
         <Input
-          aria-label="Name of the exception"
+          aria-label="Name of what differs"
           placeholder={suggested || 'Name'}
           value={name}
           maxLength={200}
@@ -89,7 +105,16 @@ export default function ExceptionChoices({
             onAdd({ id: crypto.randomUUID(), name: name.trim() || suggested, part, members: [...chosen] });
           }}
         >
-          Add
+          Add exception
+        </Button>
+      </Flex>
+      <Flex gap="8px" mt="8px" alignItems="center" justifyContent="space-between">
+        <Box fontSize="12px" color={problem ? 'short' : 'ink2'} role={problem ? 'alert' : undefined}>
+          {problem ?? 'Or give them rows of their own. They keep their look.'}
+        </Box>
+        <Button flexShrink="0" disabled={!chosen.length || problem !== undefined} onClick={split}>
+          <Split aria-hidden="true" />
+          Make a part
         </Button>
       </Flex>
       {own.length ? (
@@ -114,4 +139,21 @@ export default function ExceptionChoices({
       ) : null}
     </>
   );
+}
+
+const LONGEST_NAME = 40;
+
+/** The same words as a part may be called. */
+const asPartName = (words: string): string =>
+  words
+    .replace(/[^\p{L}\p{N} -]+/gu, ' ')
+    .replace(/\s+/g, ' ')
+    .trim()
+    .slice(0, LONGEST_NAME);
+
+/** Why some members cannot be a part of their own by this name. */
+function splitProblem(name: string, chosen: number, all: number, taken: ReadonlySet<string>): string | undefined {
+  if (!chosen) return undefined;
+  if (chosen === all) return 'All are chosen, so nothing would be left of the part.';
+  return partNameProblem(name, taken);
 }

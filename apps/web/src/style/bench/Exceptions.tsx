@@ -14,22 +14,27 @@ export function Exceptions({
   part,
   partLabel,
   reach,
-  all,
+  look,
+  taken,
   onAdd,
   onRemove,
+  onSplit,
 }: {
   component: ComponentRef;
   part: string;
   partLabel: string;
   reach: number;
-  /** Every exception of the look. */
-  all: Look['exceptions'];
+  look: Look;
+  /** Names and labels that parts have already. */
+  taken: ReadonlySet<string>;
   onAdd: (exception: Exception) => void;
   onRemove: (exception: Exception) => void;
+  /** Keeps a look that has a part more, of this name. */
+  onSplit: (change: (look: Look) => Look, name: string) => void;
 }) {
   const [open, setOpen] = useState(false);
-  const own = all.filter((exception) => exception.part === part);
-  if (reach < 2 && !own.length) return null;
+  const hasOwn = look.exceptions.some((exception) => exception.part === part);
+  if (reach < 2 && !hasOwn) return null;
   return (
     <PopMenu
       open={open}
@@ -47,7 +52,12 @@ export function Exceptions({
         <ExceptionChoices
           component={component}
           part={part}
-          own={own}
+          look={look}
+          taken={taken}
+          onSplit={(change, name) => {
+            onSplit(change, name);
+            setOpen(false);
+          }}
           onAdd={(exception) => {
             onAdd(exception);
             setOpen(false);

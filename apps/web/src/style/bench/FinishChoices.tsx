@@ -1,4 +1,4 @@
-import { Box, Flex, Input } from '@chakra-ui/react';
+import { Box, Flex } from '@chakra-ui/react';
 import { currentTrial, writeFinishFile, type AddFinish, type Finish, type LookData } from '@retoque/contract';
 import {
   asFileName,
@@ -33,6 +33,7 @@ import { useHand } from '../editor/hand';
 import type { LookEditor } from '../look/useLookEditor';
 import { FinishSources } from './FinishSources';
 import type { Styled } from './useOpened';
+import { Input } from '../../theme/Input';
 
 interface Props {
   readonly styled: Styled;

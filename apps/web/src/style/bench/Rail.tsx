@@ -1,4 +1,4 @@
-import { Box, chakra, Input } from '@chakra-ui/react';
+import { Box, chakra } from '@chakra-ui/react';
 import { kindNamed } from '@retoque/core';
 import { Plus } from 'lucide-react';
 import { useEffect, useRef, useState, type KeyboardEvent } from 'react';
@@ -6,6 +6,7 @@ import type { PageSummary } from '@retoque/contract';
 import { Button } from '../../theme/Button';
 import { TallyMark } from '../../shell/TallyMark';
 import type { SiteComponent } from '../site/useSiteComponents';
+import { Input } from '../../theme/Input';
 
 const Item = chakra('button', {
   base: {

@@ -14,6 +14,7 @@ export function ScopeBar({
   grid: { active, part },
   look,
   exceptions,
+  taken,
 }: {
   styled: Styled;
   component: ComponentRef;
@@ -21,6 +22,8 @@ export function ScopeBar({
   grid: GridView;
   look: Look;
   exceptions: ReturnType<typeof useExceptions>;
+  /** Names and labels that parts have already. */
+  taken: ReadonlySet<string>;
 }) {
   return (
     <EditingBar
@@ -41,7 +44,9 @@ export function ScopeBar({
             part={part.name}
             partLabel={part.label}
             reach={part.reach}
-            all={look.exceptions}
+            look={look}
+            taken={taken}
+            onSplit={exceptions.split}
             onAdd={exceptions.add}
             onRemove={exceptions.remove}
           />

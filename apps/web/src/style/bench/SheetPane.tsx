@@ -27,6 +27,7 @@ export function SheetPane({
   grid,
   finder,
   ledger,
+  taken,
   onTab,
   onPart,
   onLeave,
@@ -45,6 +46,8 @@ export function SheetPane({
   finder: RefObject<HTMLInputElement | null>;
   /** The list of checks. */
   ledger: ReactNode;
+  /** Names and labels that parts have already. */
+  taken: ReadonlySet<string>;
   onTab: (tab: BenchTab) => void;
   /** Says which elements a part is. */
   onPart: (name: string, label: string, selector: string) => void;
@@ -100,13 +103,7 @@ export function SheetPane({
       ) : null}
       <div className="below" data-testid="missing-parts">
         {adding ? (
-          <PartsBelow
-            component={component}
-            viewport={viewport}
-            missing={sheet.missing}
-            taken={new Set([...sheet.parts, ...sheet.missing].flatMap(({ name, label }) => [name, label]))}
-            onSet={onPart}
-          />
+          <PartsBelow component={component} viewport={viewport} missing={sheet.missing} taken={taken} onSet={onPart} />
         ) : (
           <>
             {missing ? `Not on this page: ${missing}. ` : ''}

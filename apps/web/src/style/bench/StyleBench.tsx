@@ -1,10 +1,8 @@
 import type { LookData, Trial } from '@retoque/contract';
-import { changeLook, partNamed, type Look, type Setting, type ViewportName } from '@retoque/core';
+import { partNamed, withOwnParts, type Look, type ViewportName } from '@retoque/core';
 import { useCallback, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { late } from '../../shell/late';
-import { engine } from '../../engine/engine';
 import { useMeasuring } from '../../measuring/useMeasuring';
-import { tellDone } from '../../shell/toasts';
 import { useSteady } from '../../shell/useSteady';
 import { HandContext } from '../editor/hand';
 import { comparing, showsWidths, WIDTHS } from '../frames/frames-view';
@@ -22,6 +20,8 @@ import type { Shelf } from '../saving/unsaved';
 import { reachElsewhere } from '../reach/reach-words';
 import { useSiteFiles } from '../site/useSiteFiles';
 import { reachWords } from './bench';
+import { useRemedies } from './useRemedies';
+import { useOwnParts } from '../grid/useOwnParts';
 import type { KeptMemory } from './bench-memory';
 import { BenchBar } from './BenchBar';
 import { ON_FIRST_TOUCH } from './on-first-touch';
@@ -87,6 +87,7 @@ export function StyleBench({
   const askAhead = useCallback((next: Look) => asker.current?.(next), []);
   const editor = useLookEditor(kind, () => shelf.read()?.look ?? trial.look, parts, place, askAhead);
   const { look, history } = editor;
+  const called = useMemo(() => withOwnParts(kind, look), [kind, look]);
   const takeNewer = useSteady((newer: LookData) => editor.replace(newer, 'Newer version from another window'));
 
   // What it comes to.
@@ -114,19 +115,13 @@ export function StyleBench({
   const { reaching, save, rivals } = useBenchSaving(styled, holding, ready, rail.pending, takeNewer);
 
   // What is done.
-  const edits = useCellEdits(kind, sheet, gridView, editor);
+  const edits = useCellEdits(called, sheet, gridView, editor);
   const exceptions = useExceptions(editor, placing);
   const undo = useSteady(editor.undo);
   const redo = useSteady(editor.redo);
   const go = useSteady(editor.go);
   const lookNow = useSteady(() => look);
-  const tryOut = useSteady((settings: readonly Setting[] | undefined) =>
-    ask(settings ? changeLook(look, settings) : look),
-  );
-  const applyRemedy = useSteady((settings: readonly Setting[], name: string) => {
-    editor.apply(settings, name);
-    tellDone(name, undo);
-  });
+  const remedies = useRemedies(editor, ask, undo);
   const goToCheck = useSteady((partName: string, column: string, width: string) => {
     if (WIDTHS.includes(width as ViewportName)) setViewport(width as ViewportName);
     state.actions.column(column, partName);
@@ -148,18 +143,7 @@ export function StyleBench({
   const openPointing = useCallback(() => show('pointing'), [show]);
   const markup = usePageMarkup(styled, close);
   const [across, setAcross] = useState<string>();
-  const [pointed, setPointed] = useState<string>();
-  const pickOrder = useCallback(
-    (order: number) => {
-      close();
-      void engine().selectorOf(ref, order).then(setPointed);
-    },
-    [ref, close],
-  );
-  const correct = useSteady((selector: string | undefined) => {
-    setPointed(undefined);
-    editor.correctPart(active.head.part, part?.label ?? active.head.part, selector);
-  });
+  const own = useOwnParts(ref, editor, sheet, gridView, close);
 
   const find = useCallback(() => finder.current?.focus(), []);
   const commands = useBenchCommands({
@@ -180,15 +164,15 @@ export function StyleBench({
 
   const cellSite = useCellSiteValue({ site, kind, component: ref, address: active.head, lookNow, editor, undo });
   const hand = useHandValue({
-    kind,
+    kind: called,
     component: ref,
     look,
     lookNow,
     query,
     viewport,
     measured,
-    onTry: tryOut,
-    onApply: applyRemedy,
+    onTry: remedies.tryOut,
+    onApply: remedies.apply,
   });
   const problems = [
     save.state.kind === 'refused' ? save.state.message : undefined,
@@ -197,13 +181,12 @@ export function StyleBench({
   ].filter((message): message is string => Boolean(message));
   const partNote = (
     <PartNote
-      key={active.head.part + (pointed ?? '')}
+      key={active.head.part + (own.pointed ?? '')}
       versionId={versionId}
       part={part}
       isOwn={part !== undefined && !partNamed(kind, part.name)}
-      pointed={pointed}
+      own={own}
       onPoint={openPointing}
-      onCorrect={correct}
     />
   );
 
@@ -239,14 +222,21 @@ export function StyleBench({
               <Conflict
                 rival={save.state}
                 look={look}
-                kind={kind}
+                kind={called}
                 busy={rivals.busy}
                 onMerge={rivals.merge}
                 onLoad={rivals.load}
                 onKeepBoth={rivals.keepBoth}
               />
             ) : null}
-            <BenchNotes problems={problems} styled={styled} component={ref} found={found} editor={editor} />
+            <BenchNotes
+              problems={problems}
+              styled={styled}
+              component={ref}
+              found={found}
+              editor={editor}
+              used={remedies.used}
+            />
             <div className="bench-head">
               <h1>{component.name}</h1>
               <div className="reach">
@@ -293,6 +283,7 @@ export function StyleBench({
             grid={gridView}
             look={look}
             exceptions={exceptions}
+            taken={own.taken}
           />
           <div className="rows">
             {sheet ? (
@@ -318,12 +309,13 @@ export function StyleBench({
                     viewport={viewport}
                     parts={sheet.parts}
                     onGo={goToCheck}
-                    onTry={tryOut}
-                    onApply={applyRemedy}
+                    onTry={remedies.tryOut}
+                    onApply={remedies.apply}
                     onAcross={setAcross}
                   />
                 }
                 onTab={setTab}
+                taken={own.taken}
                 onPart={editor.correctPart}
                 onLeave={backToGrid}
                 onDialog={show}
@@ -355,7 +347,7 @@ export function StyleBench({
             reaching={reaching}
             editor={editor}
             placing={placing}
-            onPoint={pickOrder}
+            onPoint={own.pick}
             onAcross={editor.apply}
             onUndo={undo}
             onLeaveAcross={() => setAcross(undefined)}

@@ -1,9 +1,10 @@
-import { Flex, Input } from '@chakra-ui/react';
+import { Flex } from '@chakra-ui/react';
 import type { Component, Trial } from '@retoque/contract';
 import { useState } from 'react';
 import { useTrials } from '../../api/queries';
 import { tellDone, tellProblem } from '../../shell/toasts';
 import { Button } from '../../theme/Button';
+import { Input } from '../../theme/Input';
 
 /** Another name for the version in hand, or none of it any more. */
 export default function VersionChoices({

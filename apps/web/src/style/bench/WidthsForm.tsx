@@ -1,8 +1,9 @@
-import { Box, Flex, Input } from '@chakra-ui/react';
+import { Box, Flex } from '@chakra-ui/react';
 import { boundsSchema, type Bounds } from '@retoque/contract';
 import { useState } from 'react';
 import { useChangeSite } from '../../api/queries';
 import { Button } from '../../theme/Button';
+import { Input } from '../../theme/Input';
 
 /** Sets the widths up to which the medium and the narrow viewport's settings hold. */
 export default function WidthsForm({ siteId, bounds, onDone }: { siteId: string; bounds: Bounds; onDone: () => void }) {

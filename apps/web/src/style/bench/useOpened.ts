@@ -1,5 +1,5 @@
 import type { Component, Page, Site } from '@retoque/contract';
-import type { Look } from '@retoque/core';
+import { ownPartsOf, type Look, type OwnParts } from '@retoque/core';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { engine } from '../../engine/engine';
@@ -23,7 +23,7 @@ export interface Styled {
  * @returns how it is named to the worker, what the worker found, and the name again once that is there
  */
 export function useOpened({ site, page, versionId, component, kept }: Styled, look: Look) {
-  const corrected = JSON.stringify(look.parts ?? {});
+  const corrected = JSON.stringify(ownPartsOf(look));
   const worn = useWorn(site, kept, component.id);
   const ref = useMemo(
     (): ComponentRef => ({
@@ -31,7 +31,7 @@ export function useOpened({ site, page, versionId, component, kept }: Styled, lo
       pageId: page.id,
       kind: component.kind,
       locator: component.locator,
-      parts: JSON.parse(corrected) as Record<string, string>,
+      ...(JSON.parse(corrected) as OwnParts),
       worn,
     }),
     [versionId, page.id, component.kind, component.locator, corrected, worn],

@@ -1,4 +1,4 @@
-import type { EditingPlace, Exception, ViewportName } from '@retoque/core';
+import type { EditingPlace, Exception, Look, ViewportName } from '@retoque/core';
 import { useCallback, useMemo, useState } from 'react';
 import { useSteady } from '../../shell/useSteady';
 import { WIDTHS } from '../frames/frames-view';
@@ -32,7 +32,7 @@ export function usePlace(
 }
 export type Placing = ReturnType<typeof usePlace>;
 
-/** Adds and removes exceptions; one that is added is the one in hand, and one that is removed is not any more. */
+/** Adds and removes exceptions, and makes parts of members; one that is added is the one in hand, and one that is removed is not any more. */
 export function useExceptions(editor: LookEditor, { place, setException }: Placing) {
   const add = useSteady((exception: Exception) => {
     editor.addException(exception);
@@ -42,5 +42,9 @@ export function useExceptions(editor: LookEditor, { place, setException }: Placi
     editor.removeException(exception);
     if (place.exception === exception.id) setException(undefined);
   });
-  return { add, remove };
+  const split = useSteady((change: (look: Look) => Look, name: string) => {
+    editor.replace(change(editor.look), `“${name}” as a part of its own`);
+    setException(undefined);
+  });
+  return { add, remove, split };
 }

@@ -1,4 +1,4 @@
-import { Box, Flex, Input } from '@chakra-ui/react';
+import { Box, Flex } from '@chakra-ui/react';
 import type { CellExplanation, RuleCheck, ViewportName } from '@retoque/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -7,6 +7,7 @@ import type { CellRef, ComponentRef } from '../../engine/protocol';
 import { refKey } from '../../engine/ref-key';
 import { Button } from '../../theme/Button';
 import { Code } from '../../theme/Code';
+import { Input } from '../../theme/Input';
 
 /** Every rule of the site in the running for a cell, the strongest first, and a try for a rule of the owner's. */
 export default function RulesInTheRunning({

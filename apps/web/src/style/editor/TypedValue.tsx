@@ -1,8 +1,8 @@
-import { Input } from '@chakra-ui/react';
 import { parseColour, type Row } from '@retoque/core';
 import { useState, type RefObject } from 'react';
 import { useReader, withReader, type Reader } from '../grid/reading';
 import { namedSwatch, swatchWords, useSwatches } from '../look/swatch-names';
+import { Input } from '../../theme/Input';
 
 /**
  * A text field that takes any value of a row; what cannot be read is named and kept as it was typed, and nothing is

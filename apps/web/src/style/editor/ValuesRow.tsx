@@ -1,4 +1,4 @@
-import { Flex, Input } from '@chakra-ui/react';
+import { Flex } from '@chakra-ui/react';
 import {
   columnNamed,
   rowNamed,
@@ -23,6 +23,7 @@ import { MOST_COMPARED, withoutValue, withValue } from './compared-values';
 import type { FramesView } from '../frames/frames-view';
 import { lookShown } from '../frames/look-shown';
 import { StateFrame } from '../frames/StateFrame';
+import { Input } from '../../theme/Input';
 
 interface Shown {
   readonly parts: readonly SheetPart[];
@@ -78,8 +79,9 @@ function AnotherValue({ row, onAdd }: { row: string; onAdd: (text: string) => vo
       }}
     >
       <Input
-        size="xs"
         width="150px"
+        height="28px"
+        fontSize="12px"
         fontFamily="mono"
         aria-label="Another value"
         placeholder="Another value"

@@ -1,5 +1,5 @@
-import { Box, Flex, Input } from '@chakra-ui/react';
-import { isPartName, type ViewportName } from '@retoque/core';
+import { Box, Flex } from '@chakra-ui/react';
+import type { ViewportName } from '@retoque/core';
 import { Crosshair, Plus } from 'lucide-react';
 import { useState } from 'react';
 import { engine } from '../../engine/engine';
@@ -7,7 +7,9 @@ import type { ComponentRef } from '../../engine/protocol';
 import { late } from '../../shell/late';
 import { tellProblem } from '../../shell/toasts';
 import { Button } from '../../theme/Button';
+import { partNameProblem } from './PartName';
 import { useSelectorAnswer } from './useSelectorAnswer';
+import { Input } from '../../theme/Input';
 
 const Pointing = late(() => import('./Pointing'));
 
@@ -101,9 +103,7 @@ export default function PartsBelow({
 }
 
 function problemOf({ name, label }: Draft, taken: ReadonlySet<string>): string | undefined {
-  if (name !== undefined || !label) return undefined;
-  if (!isPartName(label)) return 'A name has letters, digits, spaces and hyphens, at most 40.';
-  return taken.has(label) ? 'There is a part of that name.' : undefined;
+  return name !== undefined || !label ? undefined : partNameProblem(label, taken);
 }
 
 function PartForm({

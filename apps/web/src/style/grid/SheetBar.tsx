@@ -1,7 +1,8 @@
-import { Box, Flex, Input } from '@chakra-ui/react';
+import { Box, Flex } from '@chakra-ui/react';
 import type { RefObject } from 'react';
 import { Segments } from '../../shell/Segments';
 import { Button } from '../../theme/Button';
+import { Input } from '../../theme/Input';
 
 export type BenchTab = 'values' | 'checks';
 

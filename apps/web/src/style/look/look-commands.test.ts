@@ -1,10 +1,10 @@
 import { describe, expect, it } from '@jest/globals';
 import { lookSchema } from '@retoque/contract';
-import { EMPTY_LOOK, rowNamed, type EditingPlace, type SheetPart } from '@retoque/core';
+import { correctPart, EMPTY_LOOK, rowNamed, type EditingPlace, type SheetPart } from '@retoque/core';
 import fc from 'fast-check';
 import { readTyped } from '../grid/cell-problem';
 import { requireKind } from './cells';
-import { addException, correctPart, removeException, setCells, toggleMuted } from './look-commands';
+import { addException, removeException, setCells, toggleMuted } from './look-commands';
 import { sameLook } from '../saving/unsaved';
 
 const parts = [

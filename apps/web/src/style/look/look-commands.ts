@@ -4,12 +4,12 @@ import {
   columnNamed,
   settingIndex,
   settingKey,
+  withSettings,
   type EditingPlace,
   type Exception,
   type Look,
   type Row,
   type SheetPart,
-  type Setting,
 } from '@retoque/core';
 import type { CellAddress } from './cells';
 
@@ -108,30 +108,8 @@ export const addException = (look: Look, exception: Exception): Look => ({
   exceptions: [...look.exceptions.filter((item) => item.id !== exception.id), exception],
 });
 
-/** A look with some of its settings alone; of the others it is not kept either that they were switched off. */
-function withSettings(look: Look, isKept: (setting: Setting) => boolean): Look {
-  const settings = look.settings.filter(isKept);
-  const left = new Set(settings.map(settingKey));
-  return { ...look, settings, muted: look.muted.filter((key) => left.has(key)) };
-}
-
 /** Takes an exception away with its settings. */
 export const removeException = (look: Look, id: string): Look => ({
   ...withSettings(look, (setting) => setting.exception !== id),
   exceptions: look.exceptions.filter((item) => item.id !== id),
 });
-
-/** A look without a part that its owner had added, and without what it says of it. */
-export const removePart = (look: Look, part: string): Look => ({
-  ...withSettings(correctPart(look, part, undefined), (setting) => setting.part !== part),
-  exceptions: look.exceptions.filter((exception) => exception.part !== part),
-});
-
-/** Gives a part another selector; undefined goes back to the kind's own. */
-export function correctPart(look: Look, part: string, selector: string | undefined): Look {
-  const parts = { ...look.parts };
-  if (selector === undefined) delete parts[part];
-  else parts[part] = selector;
-  const { parts: _before, ...rest } = look;
-  return Object.keys(parts).length ? { ...rest, parts } : rest;
-}

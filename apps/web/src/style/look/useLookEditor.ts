@@ -1,6 +1,11 @@
 import {
   changeLook,
+  correctPart,
+  partNamed,
+  removePart,
+  renamePart,
   rowNamed,
+  withOwnParts,
   type EditingPlace,
   type Exception,
   type Kind,
@@ -8,7 +13,6 @@ import {
   type Setting,
   type SheetPart,
 } from '@retoque/core';
-import { partNamed } from '@retoque/core';
 import { useCallback, useEffect, useMemo, useReducer } from 'react';
 import { columnLabel, type CellAddress } from './cells';
 import { historyReducer, startHistory, type History, type Step } from './history';
@@ -30,6 +34,8 @@ export interface LookEditor {
   readonly addException: (exception: Exception) => void;
   readonly removeException: (exception: Exception) => void;
   readonly correctPart: (part: string, label: string, selector: string | undefined) => void;
+  /** Calls a part otherwise; undefined as its kind calls it. */
+  readonly renamePart: (part: string, label: string, name: string | undefined) => void;
   readonly undo: () => void;
   readonly redo: () => void;
   readonly go: (steps: number) => void;
@@ -63,6 +69,7 @@ export function useLookEditor(
 ): LookEditor {
   const [history, dispatch] = useReducer(historyReducer, undefined, () => startHistory(start()));
   const look = history.present;
+  const called = useMemo(() => withOwnParts(kind, look), [kind, look]);
   const change = useCallback(
     (next: Look, name: string, gesture?: string) => {
       onChange(next);
@@ -105,29 +112,32 @@ export function useLookEditor(
           place,
           rowNamed,
         );
-        if (next.settings.length !== look.settings.length) change(next, `Clear ${cellsName(kind, cells)}`);
+        if (next.settings.length !== look.settings.length) change(next, `Clear ${cellsName(called, cells)}`);
       },
       toggleMuted: (cells) => {
         const next = commands.toggleMuted(look, cells, parts, place, rowNamed);
-        if (next) change(next.look, `${next.muted ? 'Switch off' : 'Switch on'} ${cellsName(kind, cells)}`);
+        if (next) change(next.look, `${next.muted ? 'Switch off' : 'Switch on'} ${cellsName(called, cells)}`);
         return next !== undefined;
       },
       addException: (exception) => change(commands.addException(look, exception), `Exception “${exception.name}”`),
       removeException: (exception) =>
         change(commands.removeException(look, exception.id), `Remove the exception “${exception.name}”`),
       correctPart: (part, label, selector) => {
-        if (selector !== undefined)
-          return change(commands.correctPart(look, part, selector), `${label} is ${selector}`);
-        if (partNamed(kind, part))
-          return change(commands.correctPart(look, part, selector), `${label} as it was found`);
-        change(commands.removePart(look, part), `Remove the part “${label}”`);
+        if (selector !== undefined) return change(correctPart(look, part, selector), `${label} is ${selector}`);
+        if (partNamed(kind, part)) return change(correctPart(look, part, selector), `${label} as it was found`);
+        change(removePart(look, part), `Remove the part “${label}”`);
       },
+      renamePart: (part, label, name) =>
+        change(
+          renamePart(look, part, name),
+          name === undefined ? `${label} by its usual name` : `Call ${label} “${name}”`,
+        ),
       undo: () => dispatch({ type: 'undo' }),
       redo: () => dispatch({ type: 'redo' }),
       go: (steps) => dispatch({ type: 'go', steps }),
       remember: (steps) => dispatch({ type: 'earlier', steps }),
       replace: (next, name) => change(next, name),
     }),
-    [history, look, change, parts, place, kind],
+    [history, look, change, parts, place, kind, called],
   );
 }

@@ -1,6 +1,6 @@
 import { Box, Dialog, Portal } from '@chakra-ui/react';
 import type { Page, Site } from '@retoque/contract';
-import { changeLook, type Look, type MatchedLook, type PartPairs, type Setting } from '@retoque/core';
+import { changeLook, ownPartsOf, type Look, type MatchedLook, type PartPairs, type Setting } from '@retoque/core';
 import { useEffect, useState } from 'react';
 import { surveyEngine } from '../../engine/engine';
 import type { ComponentRef } from '../../engine/protocol';
@@ -39,7 +39,7 @@ export default function MatchLook({
   const pages = useSitePages(site);
   const [from, setFrom] = useState<Source>();
   const [pairs, setPairs] = useState<PartPairs>();
-  const to = { version: ref.versionId, place: { kind: ref.kind, locator: ref.locator, parts: ref.parts } };
+  const to = { version: ref.versionId, place: { kind: ref.kind, locator: ref.locator, ...ownPartsOf(ref) } };
   const answer = useSiteWork(['match', from, pairs, to], from && pages.at, (at, onStep) =>
     surveyEngine().matchLook(at, from!, to, pairs, onStep),
   );

@@ -1,4 +1,4 @@
-import { Box, Flex, Input } from '@chakra-ui/react';
+import { Box, Flex } from '@chakra-ui/react';
 import type { Page, Site } from '@retoque/contract';
 import { isWornAt, kindNamed, type ComponentPlace } from '@retoque/core';
 import { useQuery } from '@tanstack/react-query';
@@ -11,6 +11,7 @@ import { Busy } from '../../shell/Busy';
 import { PageSelect } from '../../shell/PageSelect';
 import { tellProblem } from '../../shell/toasts';
 import { placePadStyles } from '../../theme/styles/anewStyles';
+import { Input } from '../../theme/Input';
 
 /** What a look is taken from. */
 export interface Source {

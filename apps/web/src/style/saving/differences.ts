@@ -65,6 +65,8 @@ function wordsOf(item: LookItem | undefined): string {
       return `${item.exception.name} (${item.exception.members.length})`;
     case 'part':
       return item.selector;
+    case 'name':
+      return item.name;
     case 'finish':
       return 'a finish';
   }
@@ -96,6 +98,8 @@ export function differenceLines(
           return { key: difference.key, where: `Exception “${item.exception.name}”` };
         case 'part':
           return { key: difference.key, where: `What “${partNamed(kind, item.part)?.label ?? item.part}” is` };
+        case 'name':
+          return { key: difference.key, where: `What “${partNamed(kind, item.part)?.label ?? item.part}” is called` };
         case 'finish':
           return { key: difference.key, where: 'The finish' };
       }
