@@ -28,6 +28,20 @@ describe('components are recognised by what they are', () => {
     expect(found(`<main><div>${held.repeat(2)}</div></main>`, '.q4 { border: 1px solid #ccc }')[0]).toBe('card .q4 ×2');
   });
 
+  it('a box under a title on a ground of its own is a panel, with a field in it or not, and stacked links are a list', () => {
+    const css =
+      '.q1 { border: 1px solid #ccc; background: #fff } .q2 { background: #eee; padding: 9px } .q4 { display: block; padding: 9px; border-bottom: 1px solid #ccc }';
+    const panel = (inner: string) => `<div class="q1"><div class="q2">Search</div><div>${inner}</div></div>`;
+    expect(found(`<main><aside>${panel('Words of it')}</aside></main>`, css)).toEqual(['panel .q1 ×1']);
+    expect(found(`<main><aside>${panel('<input aria-label="Words"><button>Go</button>')}</aside></main>`, css)[0]).toBe(
+      'panel .q1 ×1',
+    );
+    // Without a ground of its own, or an edge around both, it is words over words.
+    expect(found(`<main>${panel('Words of it')}</main>`, '.q1 { background: #fff }')).toEqual([]);
+    const links = ['A', 'B', 'C'].map((text) => `<a class="q4" href="#${text}">Isle ${text}</a>`).join('');
+    expect(found(`<main><h1>A</h1><div class="q3">${links}</div></main>`, css)).toEqual(['link-list .q3 ×1']);
+  });
+
   it('columns of text are no cards', () => {
     expect(found('<main><div><div><p>One text</p></div><div><p>Another</p></div></div></main>')).toEqual([]);
   });

@@ -1,8 +1,9 @@
-import type { ElementNode } from '../../tree/tree.js';
+import type { StyledPage } from '../../css/cascade/page-styles.js';
+import { hasOwnText, type ElementNode } from '../../tree/tree.js';
 import { textDemand, type Kind, type Signs, type Starter } from '../kind.js';
 import { ICON_ROWS, MESSAGE_ROWS, TARGET_ROWS } from '../rows.js';
-import { CRUMBS, hasClass, headingText, isCalled, isHtml, isInside, isNav, PAGES } from '../signs.js';
-import { linkItems, textLength } from '../shape.js';
+import { CRUMBS, hasClass, headingText, isCalled, isHtml, isInside, isLinkElement, isNav, PAGES } from '../signs.js';
+import { holdings, linkItems, textLength } from '../shape.js';
 import { POINTED } from '../states.js';
 
 const listsLinks = (element: ElementNode): boolean => {
@@ -10,6 +11,21 @@ const listsLinks = (element: ElementNode): boolean => {
   const { items, links } = linkItems(element);
   return links >= 2 && links >= items * 0.7;
 };
+
+const STACKED = new Set(['block', 'flex', 'grid', 'list-item']);
+
+/** Links below each other that are all that a box holds, without being a list to who hears the page. */
+const stacksLinks = (element: ElementNode, page: StyledPage): boolean =>
+  isHtml(element, 'div', 'section', 'aside') &&
+  element.children.length >= 3 &&
+  !hasOwnText(element) &&
+  element.children.every(
+    (child) =>
+      isLinkElement(child) &&
+      textLength(child) > 0 &&
+      STACKED.has(page.of(child).text('display')) &&
+      !['heading', 'picture', 'field'].some((one) => holdings(child).has(one)),
+  );
 
 /** Links in a list, and little else: of a footer, or a row of icons of other places where one can be found. */
 export const LINK_LIST: Kind = {
@@ -21,7 +37,7 @@ export const LINK_LIST: Kind = {
     {
       name: 'list',
       label: 'List',
-      find: [':scope:is(ul, ol)', ':scope > :is(ul, ol)'],
+      find: [':scope:is(ul, ol)', ':scope > :is(ul, ol)', ':scope:not(:has(> :not(a)))'],
       states: ['default'],
       first: ['gap', 'list-style-type', 'padding', 'margin', 'background'],
     },
@@ -57,12 +73,13 @@ export const LINK_LIST_STARTER: Starter = {
 export const LINK_LIST_SIGNS: Signs = {
   kind: LINK_LIST,
   sort: (root) => (textLength(root) ? 'words' : 'pictures'),
-  recognise(element) {
+  recognise(element, page) {
     if (isNav(element)) {
       const isFooter =
         isInside(element, (node) => isHtml(node, 'footer')) && !isCalled(element, CRUMBS) && !isCalled(element, PAGES);
       return isFooter && element.children.some(listsLinks) ? 0.9 : 0;
     }
+    if (stacksLinks(element, page)) return isInside(element, isNav) ? 0 : 0.75;
     if (!listsLinks(element)) return 0;
     if (
       isInside(

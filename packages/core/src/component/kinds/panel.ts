@@ -7,6 +7,7 @@ import { hasClass, isHeading, isHtml, isInside } from '../signs.js';
 
 const NAMED = /(^|[-_])(panel|box|widget|infobox)([-_]|$)/i;
 const STRIP = ':scope > :first-child:has(h1, h2, h3, h4, h5, h6)';
+const TITLE = ':scope > :is(div, p, span):first-child:not(:has(*)):nth-last-child(2)';
 const HEAD = ':is(:scope > [class*=head], :scope > :is(header, h1, h2, h3, h4))';
 const BODY = ':is(:scope > [class*=body], :scope > [class*=content])';
 
@@ -17,11 +18,26 @@ const isBoxed = (element: ElementNode, page: StyledPage): boolean => {
   return isDrawn && textLength(element) > LONGEST_CARD && !isInside(element, (node) => isHtml(node, 'nav', 'header'));
 };
 
+const LONGEST_TITLE = 60;
+
+/** A few words and nothing else, which is a title where it stands over something. */
+const isTitle = (element: ElementNode): boolean =>
+  !element.children.length && isHtml(element, 'div', 'p', 'span') && textLength(element) <= LONGEST_TITLE;
+
+const isEdged = (element: ElementNode, page: StyledPage): boolean => {
+  const style = page.of(element);
+  return (
+    ['top', 'right', 'bottom', 'left'].every((side) => drawsEdge(style, side)) || style.text('box-shadow') !== 'none'
+  );
+};
+
 /** A box whose heading stands on a ground of its own, over what it is about. */
 const hasStrip = (element: ElementNode, page: StyledPage): boolean => {
   const [first, ...rest] = element.children;
   if (!first || !rest.length || !textLength(first)) return false;
-  const isStrip = hasGround(page.of(first)) && (isHeading(first) || holdings(first).has('heading'));
+  if (!hasGround(page.of(first))) return false;
+  if (rest.length === 1 && isTitle(first)) return isEdged(element, page);
+  const isStrip = isHeading(first) || holdings(first).has('heading');
   return isStrip && !rest.some((node) => holdings(node).has('heading')) && paints(page.of(element));
 };
 
@@ -34,7 +50,7 @@ export const PANEL: Kind = {
     {
       name: 'heading',
       label: 'Heading',
-      find: [HEAD, STRIP],
+      find: [HEAD, STRIP, TITLE],
       carrier: 'panel',
       states: ['default', 'hover'],
       first: ['text', ...BOX_ROWS, 'font-family', 'font-size', 'font-weight', 'margin'],
@@ -42,7 +58,13 @@ export const PANEL: Kind = {
     {
       name: 'body',
       label: 'Body',
-      find: [BODY, ':scope > p', `${STRIP} + *`, ':scope > :is(h1, h2, h3, h4, h5, h6):first-child + *'],
+      find: [
+        BODY,
+        ':scope > p',
+        `${STRIP} + *`,
+        `${TITLE} + *`,
+        ':scope > :is(h1, h2, h3, h4, h5, h6):first-child + *',
+      ],
       carrier: 'panel',
       states: ['default', 'hover'],
       first: ['text', ...BOX_ROWS, 'background-repeat', 'font-size', 'line-height', 'margin'],
@@ -69,14 +91,17 @@ export const PANEL_SIGNS: Signs = {
   recognise(element, page) {
     if (!isHtml(element, 'div', 'section', 'aside', 'article')) return 0;
     if (!hasClass(element, NAMED) && !isBoxed(element, page) && !hasStrip(element, page)) return 0;
-    if (holdings(element).has('field') || isInside(element, (node) => isHtml(node, 'form', 'dialog'))) return 0;
+    // A form is one itself, unless it stands in a box under a title.
+    const isForm = holdings(element).has('field') && !hasStrip(element, page);
+    if (isForm || isInside(element, (node) => isHtml(node, 'form', 'dialog'))) return 0;
     const [first] = element.children;
     const headed =
       first !== undefined &&
       (isHeading(first) ||
         (holdings(first).has('heading') && !hasClass(element, NAMED)) ||
         isHtml(first, 'header') ||
-        hasClass(first, /head|title/i));
+        hasClass(first, /head|title/i) ||
+        hasStrip(element, page));
     return headed && element.children.length > 1 ? 0.8 : 0;
   },
 };
