@@ -10,7 +10,7 @@ const openChecks = async (page: Page) => {
   await expect(page.getByText('Measuring the page…')).toHaveCount(0);
   await expect(page.locator('.ledger')).toHaveAttribute('aria-busy', 'false');
 };
-const short = (page: Page) => page.getByRole('group', { name: 'Verdict' }).getByRole('button', { name: /^Fails/ });
+const short = (page: Page) => page.getByRole('group', { name: 'Result' }).getByRole('button', { name: /^Fails/ });
 const shortCount = async (page: Page) => Number(/\d+/.exec((await short(page).textContent())!)![0]);
 
 for (const [component, name] of [
@@ -82,7 +82,7 @@ test('checks are chosen by verdict, state, width, criterion and by who asks', as
   await openKind(page, HOME, /^Main menu/);
   await openChecks(page);
   const lines = page.locator('.line');
-  await page.getByRole('group', { name: 'Verdict' }).getByRole('button', { name: 'All', exact: true }).click();
+  await page.getByRole('group', { name: 'Result' }).getByRole('button', { name: 'All', exact: true }).click();
   const all = await lines.count();
   await page.getByRole('combobox', { name: 'State' }).selectOption('hover');
   await expect(lines.filter({ hasNotText: /hover/i })).toHaveCount(0);
@@ -91,7 +91,7 @@ test('checks are chosen by verdict, state, width, criterion and by who asks', as
   await page.getByRole('combobox', { name: 'Criterion' }).selectOption('1.4.3');
   await expect(lines.first()).toContainText('1.4.3');
   await page.getByRole('combobox', { name: 'Criterion' }).selectOption('');
-  await page.getByRole('group', { name: 'Asked by' }).getByRole('button', { name: 'Advice' }).click();
+  await page.getByRole('group', { name: 'Level' }).getByRole('button', { name: 'Advice' }).click();
   await expect(lines.first()).toContainText('Advice');
   await expect(lines.filter({ hasText: /AA/ })).toHaveCount(0);
 });

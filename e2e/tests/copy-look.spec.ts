@@ -31,7 +31,12 @@ test('a look is copied to others of its kind, hover included, on every page', as
   await list.getByRole('checkbox', { name: /^Moor up/ }).check();
   // Grey on that blue cannot be read, and it says so before anything is set.
   await expect(dialog).toContainText(/\d+ checks? would fail/);
-  await dialog.getByRole('button', { name: 'Tick all' }).click();
+  await dialog.getByRole('checkbox', { name: /^Mend what would fail/ }).check();
+  await expect(dialog.getByText(/\d+ checks? would fail/)).toHaveCount(0);
+  await dialog.getByRole('checkbox', { name: /^Mend what would fail/ }).uncheck();
+  await dialog.getByRole('button', { name: 'This row (1)' }).click();
+  await expect(list.getByRole('checkbox', { name: /^Moor up/ })).toBeChecked();
+  await dialog.getByRole('button', { name: 'Everywhere (2)' }).click();
   await dialog.getByRole('button', { name: 'Copy to 2' }).click();
   await expect(page.getByText('The look of “Cast off” on 2 more')).toBeVisible();
 

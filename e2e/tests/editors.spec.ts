@@ -181,7 +181,7 @@ test('functions are added, stepped and ordered', async ({ page }) => {
 test('a change takes its time along a curve that is dragged, stepped and played', async ({ page }) => {
   await open(page, 'transition-duration');
   await editor(page).getByRole('button', { name: 'Let it change slowly' }).click();
-  const takes = editor(page).getByLabel('Takes');
+  const takes = editor(page).getByLabel('Duration', { exact: true });
   await takes.fill('300');
   await takes.press('ArrowUp');
   await expect(seen(page)).toHaveCSS('transition-duration', '0.31s');

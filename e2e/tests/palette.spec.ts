@@ -229,6 +229,23 @@ test('a value names a colour of the palette, chosen or typed', async ({ page }) 
   await page.keyboard.press('Enter');
   await expect(editor.getByRole('textbox', { name: 'Colour' })).toHaveValue('Rust');
   await saved(page);
+
+  // It stands in a shadow too, with an opacity of its own, and is drawn as what it is.
+  await cell(page, 'box-shadow', 'default').click();
+  await editor.getByRole('button', { name: 'Add a shadow' }).click();
+  const colour = editor.getByRole('textbox', { name: 'Shadow 1, colour' });
+  await editor.getByRole('button', { name: 'Shadow 1, colour: open the tracks' }).click();
+  await editor.getByRole('group', { name: 'Colours of the palette' }).getByRole('button', { name: 'Rust' }).click();
+  await expect(colour).toHaveValue('Rust');
+  const button = page.locator('[data-state="default"] iframe').first().contentFrame().locator('.go').first();
+  await expect(button).toHaveCSS('box-shadow', /rgb\(138, 28, 28\)/);
+  await editor.getByRole('slider', { name: 'Opacity' }).last().press('ArrowLeft');
+  await expect(colour).toHaveValue(/^Rust 9\d%$/);
+  await expect(button).toHaveCSS('box-shadow', /rgba\(138, 28, 28, 0\.9/);
+  await colour.fill('Sand');
+  await page.keyboard.press('Enter');
+  await expect(button).toHaveCSS('box-shadow', /rgb\(244, 234, 215\)/);
+  await saved(page);
 });
 
 test('a palette that another window changed is not overwritten', async ({ page }) => {

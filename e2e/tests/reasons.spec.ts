@@ -16,7 +16,7 @@ test('the menu’s hover: what wins, what loses to it, and what reaches nothing'
   await expect(page.getByTestId('idle-rule')).toContainText('.menu-main a:hover would reach it');
 
   await page.getByRole('button', { name: /Why this value/ }).click();
-  const rules = page.getByRole('list', { name: /Rules in the running/ }).getByRole('listitem');
+  const rules = page.getByRole('list', { name: /Rules for this value/ }).getByRole('listitem');
   await expect(rules.first()).toContainText('.qh-head nav li li a:hover');
   await expect(rules.first()).toContainText('Wins.');
   await expect(rules.filter({ hasText: 'site.css:8' })).toContainText('weighs less: (0,1,4) against (0,2,4)');

@@ -20,7 +20,7 @@ const PLACES: readonly { readonly value: ChangePlace; readonly label: string; re
   { value: 'after', label: 'After it', hint: 'Behind what is chosen' },
   { value: 'first', label: 'First in it', hint: 'Inside, in front of all else' },
   { value: 'last', label: 'Last in it', hint: 'Inside, behind all else' },
-  { value: 'instead', label: 'In its place', hint: 'What is chosen goes' },
+  { value: 'instead', label: 'In its place', hint: 'What is chosen is taken away' },
 ];
 
 /** Makes a component anew: a kind is chosen, and a place on the page. */

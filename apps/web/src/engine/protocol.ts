@@ -7,6 +7,7 @@ import type {
   ColumnCheck,
   ComponentEffect,
   CopiedLook,
+  Copying,
   DarkScheme,
   Drift,
   EditingPlace,
@@ -488,11 +489,11 @@ export interface Engine {
     inHand: Pick<WornLook, 'kind' | 'locator' | 'name'> & Pick<ComponentRef, 'versionId'> & ChangedLook,
     onStep: OnStep,
   ): Promise<TakenAlongAcross>;
-  /** A look on other components of its kind, with the checks that change. */
+  /** A look on other components of its kind or a related one, with the checks that change. */
   copyLook(
     at: SitePages,
     from: Pick<WornLook, 'kind' | 'locator' | 'look'>,
-    only: ReadonlySet<string> | undefined,
+    copying: Copying,
     onStep: OnStep,
   ): Promise<CopiedLook>;
   /** The checks that change where a site has other finishes. */

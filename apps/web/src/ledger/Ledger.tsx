@@ -68,7 +68,7 @@ export default function Ledger({
     <div className="ledger" aria-busy={answer.isFetching}>
       <div className="filters">
         <Segments
-          label="Verdict"
+          label="Result"
           value={filter.verdict}
           choices={[
             ...(['short', 'unsure', 'passes', 'unseen', 'exempt'] as const).map((verdict) => ({
@@ -80,12 +80,12 @@ export default function Ledger({
           onChange={(verdict) => set({ verdict })}
         />
         <Segments
-          label="Asked by"
+          label="Level"
           value={filter.level}
           choices={[
             { value: 'standard', label: 'WCAG AA', hint: 'WCAG 2.2, levels A and AA' },
             { value: 'enhanced', label: 'AAA', hint: 'WCAG 2.2, level AAA' },
-            { value: 'advice', label: 'Advice', hint: 'Not the standard’s' },
+            { value: 'advice', label: 'Advice', hint: 'Good practice, which the standard does not ask' },
             { value: 'all', label: 'All' },
           ]}
           onChange={(level) => set({ level, criterion: ALL })}

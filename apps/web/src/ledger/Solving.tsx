@@ -123,7 +123,7 @@ export function Solving({
           ) : null}
           {shown.solution.unmet.length ? (
             <div className="unmet">
-              <p>What cannot be met:</p>
+              <p>What no change mends:</p>
               <ul>
                 {distinct(shown.solution, labels).map(({ place, why }) => (
                   <li key={place + why}>

@@ -49,7 +49,7 @@ export default function WaysOut({
   useEffect(() => () => onTry(undefined), [onTry]);
   if (answer.isPending) return <p className="ways small">Looking for fixes…</p>;
   if (!answer.data?.length) {
-    return <p className="ways small">No single change was found that passes in every case that it has a say in.</p>;
+    return <p className="ways small">No single change was found that passes everywhere it would be seen.</p>;
   }
   return (
     <ul className="ways" aria-label="Suggested fixes">

@@ -143,7 +143,7 @@ export const knownClasses = once((styles: PageStyles): ReadonlySet<string> => {
 });
 
 /** True for two that stand in one row: beside each other, or in cells that do. */
-const isMate = (a: ElementNode, b: ElementNode): boolean =>
+export const isMate = (a: ElementNode, b: ElementNode): boolean =>
   a.name === b.name &&
   [a, b].every((one) => one.parent !== undefined) &&
   above(a).some((node, i) => node === above(b)[i]);

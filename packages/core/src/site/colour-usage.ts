@@ -4,8 +4,10 @@ import { inlineDeclarations } from '../css/cascade/applied.js';
 import type { PageStyles } from '../css/cascade/page-styles.js';
 import type { Condition, RawDeclaration, StyleRule } from '../css/sheet/sheet.js';
 import { DESKTOP } from '../css/conditions/environment.js';
-import { forceStates } from '../css/selector/forced.js';
-import { closeBits } from '../css/selector/states.js';
+import { matchEntry, type RuleEntry } from '../css/cascade/rule-entry.js';
+import { AT_REST, contextOf, forceStates } from '../css/selector/forced.js';
+import { closeBits, FOCUS_WITHIN, type StateBits } from '../css/selector/states.js';
+import type { MatchContext } from '../css/selector/types.js';
 import type { PageSession } from '../parts/page-session.js';
 import { coloursIn, isMeant, type ColourSwap } from '../palette/in-value.js';
 import { selfAndAncestors, type ElementNode } from '../tree/tree.js';
@@ -151,17 +153,27 @@ function customProperties(rules: readonly StyleRule[], wanted: Wanted): string[]
   return [...names];
 }
 
-/** The elements that rules may reach in some state. */
+/** The elements that rules reach in some state: at rest, or where whatever they name of states holds everywhere. */
 function reachedBy(
   page: PageSession,
   styles: PageStyles,
   rules: ReadonlySet<StyleRule>,
 ): Map<StyleRule, ElementNode[]> {
+  const { tree } = page;
+  const atRest = contextOf(AT_REST, tree.quirks);
+  const everywhere = new Map<StateBits, MatchContext>();
+  const within = (states: StateBits): MatchContext => {
+    let context = everywhere.get(states);
+    if (!context) everywhere.set(states, (context = { ...atRest, stateOf: () => closeBits(states) | FOCUS_WITHIN }));
+    return context;
+  };
+  const reaches = (entry: RuleEntry, element: ElementNode) =>
+    [atRest, within(entry.selector.states)].some((context) => matchEntry(entry, element, context) !== undefined);
   const reached = new Map<StyleRule, ElementNode[]>();
-  for (const element of page.tree.elements) {
-    const own = new Set(styles.possibleEntries(element).map(({ rule }) => rule));
+  for (const element of tree.elements) {
+    const entries = styles.possibleEntries(element).filter(({ rule }) => rules.has(rule));
+    const own = new Set(entries.filter((entry) => reaches(entry, element)).map(({ rule }) => rule));
     for (const rule of own) {
-      if (!rules.has(rule)) continue;
       const known = reached.get(rule);
       if (known) known.push(element);
       else reached.set(rule, [element]);

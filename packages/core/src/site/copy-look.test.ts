@@ -74,7 +74,7 @@ describe('a look on other components of its kind', () => {
   it('tells which checks change, and goes to chosen ones alone', () => {
     const { site, from } = siteOf(lookOf(settingOf('button', 'color', '#cccccc')));
     const only = new Set(['button .b']);
-    const { shares, effects } = finish(copyingLook(site, from, request, only));
+    const { shares, effects } = finish(copyingLook(site, from, request, { only }));
     expect(shares).toHaveLength(1);
     const [share] = shares;
     const { session } = site.on('home').wearing(share!.place);
@@ -87,5 +87,74 @@ describe('a look on other components of its kind', () => {
   it('copies names of swatches, not the colours that they came to', () => {
     const told = lookOf(settingOf('button', 'color', 'swatch(sea)'));
     expect(asTold([settingOf('button', 'color', '#0b5563')], told).map(({ value }) => value)).toEqual(['swatch(sea)']);
+  });
+
+  it('tells what stands beside it from what is elsewhere', () => {
+    const { site, from } = siteOf();
+    const sheets = [{ address: 'https://line.invalid/s.css', text: `${CSS} .d { padding: 9px; background: #fed }` }];
+    const html =
+      '<!doctype html><link rel="stylesheet" href="s.css"><body><main><p><a class="d" href="#4">Far</a></p></main>';
+    site.putPage({
+      version: 'far',
+      pageId: 'far',
+      name: 'Far',
+      source: { html, address: 'https://line.invalid/far', sheets },
+    });
+    const near = Object.fromEntries(
+      finish(copyingLook(site, from, request)).shares.map(({ place, near: how }) => [place.locator.selector, how]),
+    );
+    expect(near).toMatchObject({ '.b': 'row', '.c': 'row' });
+    expect(Object.values(near)).toContain('site');
+  });
+
+  it('mends what would fail there where that is asked for, and nothing else', () => {
+    const { site, from } = siteOf(lookOf(settingOf('button', 'background-color', '#777777')));
+    const plain = finish(copyingLook(site, from, request));
+    expect(plain.effects.some(({ broken }) => broken.length)).toBe(true);
+    const mended = finish(copyingLook(site, from, request, { mends: true }));
+    expect(mended.effects.flatMap(({ broken }) => broken)).toEqual([]);
+    const of = ({ shares }: typeof plain) =>
+      new Map(shares.map((share) => [componentKey(share.place), share.settings]));
+    for (const [key, settings] of of(plain))
+      expect(
+        of(mended)
+          .get(key)!
+          .filter(({ property }) => property === 'background-color')[0],
+      ).toEqual(expect.objectContaining({ property: settings[0]!.property }));
+  });
+
+  it('goes to kinds that are related by what their parts are, in the states that these have', () => {
+    const sheets = [{ address: 'https://line.invalid/s.css', text: 'nav a, ol a { padding: 4px; color: #00c }' }];
+    const html = `<!doctype html><link rel="stylesheet" href="s.css"><body><nav aria-label="Main"><ul><li><a href="#1" aria-current="page">Fares</a></li><li><a href="#2">Piers</a></li></ul></nav><main><h1>A</h1><nav aria-label="Breadcrumb"><ol><li><a href="#a">Start</a></li><li><a href="#b">Isles</a></li></ol></nav></main>`;
+    const site = new Site();
+    site.putPage({
+      version: 'home',
+      pageId: 'home',
+      name: 'Home',
+      source: { html, address: 'https://line.invalid/', sheets },
+    });
+    const menu = site
+      .page('home')
+      .components()
+      .find(({ kind }) => kind === 'menu')!;
+    const look = lookOf(
+      settingOf('link', 'color', '#123456'),
+      { ...settingOf('link', 'color', '#654321'), when: { states: [{ part: 'link', state: 'hover' }] } },
+      { ...settingOf('link', 'opacity', '0.9'), when: { states: [{ part: 'link', state: 'expanded' }] } },
+    );
+    const from = { id: 'm', name: 'Menu', kind: 'menu', locator: menu.locator, look };
+    site.wear(from);
+    const { shares } = finish(copyingLook(site, from, request));
+    const crumbs = shares.find(({ place }) => place.kind === 'breadcrumb')!;
+    expect(crumbs).toMatchObject({ isRelated: true });
+    expect(crumbs.settings.map(({ property, value }) => `${property} ${value}`)).toEqual([
+      'color #123456',
+      'color #654321',
+    ]);
+    site.wear({ id: 'c', name: 'Crumbs', ...crumbs.place, look: changeLook(EMPTY_LOOK, crumbs.settings) });
+    const { session, look: worn } = site.on('home').wearing(crumbs.place);
+    const part = crumbs.settings[0]!.part;
+    expect(session.seenUnder(worn, part, 'hover').style.computed('color')).toBe('rgb(101, 67, 33)');
+    expect(session.handover(worn).proof.failures).toEqual([]);
   });
 });

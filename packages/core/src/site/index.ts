@@ -28,7 +28,7 @@ export { coloursOfSite, findingColour, type ColourUse, type FoundColour } from '
 export { componentsOfSite, type ComponentEffect, type LookShare, type SiteComponent } from './effect.js';
 export { findingPairs, type PairInUse } from './pairs-in-use.js';
 export { changingFinishes, changingPalette } from './changed-names.js';
-export { asTold, copyingLook, type CopiedLook, type CopyShare } from './copy-look.js';
+export { asTold, copyingLook, type CopiedLook, type CopyShare, type Copying, type Nearness } from './copy-look.js';
 export { swappingAcross, type SiteSwap, type SwapAcross, type SwapShare } from './swap-across.js';
 export { replacingAcross, type AcrossSite, type PlacedColourShare } from './replace-colour.js';
 export { takingAlong, type TakenAlongAcross } from './take-along.js';

@@ -163,6 +163,24 @@ describe('where a site has a colour', () => {
     );
   });
 
+  it('is not where a rule names a state of what stands elsewhere', () => {
+    const site = new Site();
+    const text = 'header a:hover { color: #0b5563 } footer a { color: #222 } a:not(:hover) b { color: #0b5563 }';
+    const html = `<!doctype html><link rel="stylesheet" href="s.css"><body><header><a href="#1">In <b>it</b></a></header><main><h1>A</h1></main><footer><a href="#2">Out</a></footer>`;
+    const sheets = [{ address: 'https://line.invalid/s.css', text }];
+    site.putPage({
+      version: 'home',
+      pageId: 'home',
+      name: 'Home',
+      source: { html, address: 'https://line.invalid/', sheets },
+    });
+    const found = finish(findingColour(site, { from: BRAND }));
+    expect(found.map(({ selector, reached }) => `${selector} ${reached}`)).toEqual([
+      'header a:hover 1',
+      'a:not(:hover) b 1',
+    ]);
+  });
+
   it('marks what something else wins over, and what looks alike', () => {
     const near = uses(true).find(({ selector }) => selector === '.card')!;
     expect(near).toMatchObject({ property: 'border', isNear: true, isOverridden: true, reached: 1 });

@@ -1,8 +1,8 @@
 import type { CssNode, FunctionNode } from 'css-tree';
 import { parseValue } from '../css/sheet/declaration.js';
-import { isColourNode } from '../css/values/colour.js';
 import { byComma } from '../css/values/split.js';
 import { printTerms } from './print.js';
+import { isColourTerm } from './terms.js';
 import { lookup } from '../base/lookup.js';
 
 export type GradientShape = 'linear' | 'radial' | 'conic';
@@ -65,9 +65,9 @@ export function readGradient(text: string): Gradient | undefined {
   const parts = byComma(node.children.toArray().filter(({ type }) => type !== 'WhiteSpace'));
   if (!parts.length || holdsVariable(node)) return undefined;
   const prefixed = match[1] !== undefined;
-  const colourAt = parts.findIndex((part) => part.some(isColourNode));
+  const colourAt = parts.findIndex((part) => part.some(isColourTerm));
   if (colourAt < 0) return undefined;
-  const isPrelude = (part: readonly CssNode[]) => !part.some(isColourNode) && part.length > 0;
+  const isPrelude = (part: readonly CssNode[]) => !part.some(isColourTerm) && part.length > 0;
   // A prelude of the older syntax may have two parts: where, and of what size.
   const preludes = parts.slice(0, prefixed ? colourAt : Math.min(1, colourAt)).filter(isPrelude);
   const prelude = prefixed ? olderPrelude(shape, preludes) : readPrelude(shape, preludes[0] ?? []);
@@ -133,7 +133,7 @@ function olderPrelude(shape: GradientShape, parts: readonly (readonly CssNode[])
 }
 
 function readStop(nodes: readonly CssNode[]): GradientStop | GradientHint | undefined {
-  const at = nodes.findIndex(isColourNode);
+  const at = nodes.findIndex(isColourTerm);
   if (at < 0) return nodes.length === 1 ? { hint: printTerms(nodes) } : undefined;
   const places = nodes.filter((_node, i) => i !== at);
   if (places.length > 2) return undefined;

@@ -1,8 +1,7 @@
 import type { CssNode } from 'css-tree';
-import { isColourNode } from '../css/values/colour.js';
 import { byComma } from '../css/values/split.js';
 import { printTerms } from './print.js';
-import { readTerms } from './terms.js';
+import { isColourTerm, readTerms } from './terms.js';
 
 /** One shadow; lengths and colour are CSS text. */
 export interface Shadow {
@@ -27,7 +26,7 @@ export function readShadows(text: string): Shadow[] | undefined {
   const nodes = readTerms(text);
   if (!nodes?.length) return nodes && [];
   const shadows = byComma(nodes).map((part): Shadow | undefined => {
-    const colour = part.find(isColourNode);
+    const colour = part.find(isColourTerm);
     const lengths = part.filter((node) => node !== colour && !isInset(node)).map((node) => printTerms([node]));
     if (lengths.length < 2 || lengths.length > 4) return undefined;
     const [x, y, blur = '0', spread = '0'] = lengths;

@@ -137,6 +137,20 @@ describe('shadows', () => {
     expect(readShadows(printed)).toEqual(shadows);
     expect(isValid('box-shadow', printed)).toBe(true);
   });
+  test('colours of the palette are colours here too, in shadows and gradients', () => {
+    const text = 'inset 0 1px 2px swatch(rust), 0 2px swatch(sand / 40%)';
+    expect(readShadows(text)!.map(({ colour }) => colour?.replace(/\s/g, ''))).toEqual([
+      'swatch(rust)',
+      'swatch(sand/40%)',
+    ]);
+    expect(readShadows(printShadows(readShadows(text)!))).toEqual(readShadows(text));
+    const gradient = readGradient('linear-gradient(to right, swatch(rust) 10%, #fff)')!;
+    expect(gradient).toMatchObject({
+      direction: 'to right',
+      stops: [{ colour: 'swatch(rust)', at: '10%' }, { colour: '#fff' }],
+    });
+    expect(readGradient(printGradient(gradient))).toEqual(gradient);
+  });
   test.each(['red', '1px', 'inherit', ''])('%p is no shadow', (text) => expect(readShadows(text)).toBeUndefined());
 });
 

@@ -80,9 +80,9 @@ export function sharingOf(
       return inTurns(takingAlong(siteAt(at), inHand, SITE_REQUEST), onStep);
     },
 
-    async copyLook(at, from, only, onStep) {
+    async copyLook(at, from, copying, onStep) {
       const look = siteOf(at.siteId).resolve(from.look);
-      return inTurns(copyingLook(siteAt(at), { ...from, look }, SITE_REQUEST, only), onStep);
+      return inTurns(copyingLook(siteAt(at), { ...from, look }, SITE_REQUEST, copying), onStep);
     },
 
     async tryFinishes(at, finishes, onStep) {

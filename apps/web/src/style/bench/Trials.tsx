@@ -42,7 +42,7 @@ export function Trials({
       <Button
         variant="quiet"
         size="s"
-        title="Try a rival look, kept beside this one"
+        title="Try another look, kept beside this one"
         aria-label="Add a version"
         disabled={busy}
         onClick={onAdd}

@@ -23,7 +23,7 @@ export default function RulesInTheRunning({
 }) {
   return (
     <Box id="reasons">
-      <Box as="ol" listStyleType="none" mt="4px" role="list" aria-label="Rules in the running, strongest first">
+      <Box as="ol" listStyleType="none" mt="4px" role="list" aria-label="Rules for this value, strongest first">
         {explanation.contenders.map((item, i) => (
           <Box
             as="li"

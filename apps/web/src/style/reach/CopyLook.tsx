@@ -1,6 +1,15 @@
-import { Box, Dialog, Portal } from '@chakra-ui/react';
+import { Box, Dialog, Flex, Portal } from '@chakra-ui/react';
 import type { Site } from '@retoque/contract';
-import { asTold, componentKey, overLook, settingIndex, settingKey, type CopyShare, type Look } from '@retoque/core';
+import {
+  asTold,
+  componentKey,
+  kindNamed,
+  overLook,
+  settingIndex,
+  settingKey,
+  type CopyShare,
+  type Look,
+} from '@retoque/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { surveyEngine } from '../../engine/engine';
@@ -18,7 +27,7 @@ import { Button } from '../../theme/Button';
 
 const NONE: readonly CopyShare[] = [];
 
-/** The look in hand on other components of its kind, in every state: looked at with all that changes, then set in one step. */
+/** The look in hand on other components of its kind or a related one, in every state: looked at with all that changes, then set in one step. */
 export default function CopyLook({
   site,
   component,
@@ -42,17 +51,20 @@ export default function CopyLook({
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
   const [busy, setBusy] = useState(false);
   const [follows, setFollows] = useState(true);
+  const [mends, setMends] = useState(false);
   const finish = site.finishes.find(({ id }) => id === look.finish);
   const told = finish ? overLook(finish.look, look) : look;
   const none = useSiteWork(['copy', from, 'none'], pages.at, (at, onStep) =>
-    surveyEngine().copyLook(at, from, undefined, onStep),
+    surveyEngine().copyLook(at, from, {}, onStep),
   );
   const shares = none.data?.shares ?? NONE;
-  const isAll = chosen.size === shares.length;
+  const isAll = chosen.size === shares.length && !mends;
+  const ofKind = shares.filter(({ isRelated }) => !isRelated);
+  const related = shares.filter(({ isRelated }) => isRelated);
   const some = useSiteWork(
-    ['copy', from, [...chosen].sort()],
+    ['copy', from, [...chosen].sort(), mends],
     chosen.size && !isAll ? pages.at : undefined,
-    (at, onStep) => surveyEngine().copyLook(at, from, chosen, onStep),
+    (at, onStep) => surveyEngine().copyLook(at, from, { only: chosen, mends }, onStep),
   );
   const answer = isAll ? none : some;
   const copy = async () => {
@@ -62,7 +74,7 @@ export default function CopyLook({
         const settings = asTold(share.settings, told);
         // What the finish says they have from it.
         const own = settings.filter((setting) => settingIndex(from.look).has(settingKey(setting)));
-        return follows && finish ? { ...share, settings: own, finish } : { ...share, settings };
+        return follows && finish && !share.isRelated ? { ...share, settings: own, finish } : { ...share, settings };
       });
       const undo = await putShares(client, site.id, taken);
       tellDone(
@@ -98,35 +110,14 @@ export default function CopyLook({
                 <p>The site has no other {kindWords}.</p>
               ) : (
                 <>
-                  <Button
-                    size="s"
-                    variant="quiet"
-                    onClick={() => setChosen(isAll ? new Set() : new Set(shares.map(keyOf)))}
-                  >
-                    {isAll ? 'Tick none' : 'Tick all'}
-                  </Button>
-                  <ul aria-label="Copy it to">
-                    {shares.map((share) => (
-                      <li key={keyOf(share)}>
-                        <label>
-                          <input
-                            type="checkbox"
-                            checked={chosen.has(keyOf(share))}
-                            onChange={() => setChosen(toggled(chosen, keyOf(share)))}
-                          />
-                          <span>
-                            <b>{share.name}</b> <code>{share.place.locator.selector}</code>
-                            <small>
-                              {counted(share.settings.length, 'value')}
-                              {share.without.length
-                                ? `; it has no ${share.without.map((word) => word.toLowerCase()).join(', ')}`
-                                : ''}
-                            </small>
-                          </span>
-                        </label>
-                      </li>
-                    ))}
-                  </ul>
+                  <Nearby shares={ofKind} chosen={chosen} onChoose={setChosen} />
+                  <Targets label="Copy it to" shares={ofKind} chosen={chosen} onChoose={setChosen} />
+                  {related.length ? (
+                    <>
+                      <p className="head">Other kinds, parts matched by what they are</p>
+                      <Targets label="Copy it to other kinds" shares={related} chosen={chosen} onChoose={setChosen} />
+                    </>
+                  ) : null}
                   {finish ? (
                     <label className="follow">
                       <input type="checkbox" checked={follows} onChange={() => setFollows(!follows)} />
@@ -138,6 +129,12 @@ export default function CopyLook({
                       {counted(none.data.left, 'value')} of single members or of one page{' '}
                       {none.data.left === 1 ? 'stays' : 'stay'} here.
                     </p>
+                  ) : null}
+                  {chosen.size ? (
+                    <label className="follow">
+                      <input type="checkbox" checked={mends} onChange={() => setMends(!mends)} />
+                      Mend what would fail there, by the smallest changes
+                    </label>
                   ) : null}
                   {!chosen.size ? null : answer.data ? (
                     <Effect effects={answer.data.effects} />
@@ -162,10 +159,73 @@ export default function CopyLook({
 
 const keyOf = ({ place }: CopyShare): string => componentKey(place);
 
+interface Choosing {
+  readonly shares: readonly CopyShare[];
+  /** Keys of those that are ticked. */
+  readonly chosen: ReadonlySet<string>;
+  readonly onChoose: (chosen: ReadonlySet<string>) => void;
+}
+
+const SCOPES = [
+  { near: ['row'], label: 'This row' },
+  { near: ['row', 'page'], label: 'This page' },
+  { near: ['row', 'page', 'site'], label: 'Everywhere' },
+] as const;
+
+/** Ticks those of one kind that are near, by how near. */
+function Nearby({ shares, chosen, onChoose }: Choosing) {
+  if (!shares.length) return null;
+  const scopes = SCOPES.map(({ near, label }) => ({
+    label,
+    keys: shares.filter((share) => near.some((own) => own === share.near)).map(keyOf),
+  }));
+  return (
+    <Flex gap="6px" alignItems="center" role="group" aria-label="Tick">
+      {scopes.map(({ label, keys }) => (
+        <Button key={label} size="s" variant="quiet" disabled={!keys.length} onClick={() => onChoose(new Set(keys))}>
+          {label} ({keys.length})
+        </Button>
+      ))}
+      <Button size="s" variant="quiet" disabled={!chosen.size} onClick={() => onChoose(new Set())}>
+        None
+      </Button>
+    </Flex>
+  );
+}
+
+function Targets({ label, shares, chosen, onChoose }: Choosing & { readonly label: string }) {
+  return (
+    <ul aria-label={label}>
+      {shares.map((share) => (
+        <li key={keyOf(share)}>
+          <label>
+            <input
+              type="checkbox"
+              checked={chosen.has(keyOf(share))}
+              onChange={() => onChoose(toggled(chosen, keyOf(share)))}
+            />
+            <span>
+              <b>{share.name}</b> <code>{share.place.locator.selector}</code>
+              <small>
+                {share.isRelated ? `${kindNamed(share.place.kind)?.label ?? share.place.kind}, ` : ''}
+                {counted(share.settings.length, 'value')}
+                {share.without.length
+                  ? `; it has no ${share.without.map((word) => word.toLowerCase()).join(', ')}`
+                  : ''}
+              </small>
+            </span>
+          </label>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
 const styles = {
-  '& ul[aria-label="Copy it to"]': { listStyle: 'none', margin: '6px 0 12px', maxHeight: '280px', overflowY: 'auto' },
+  '& ul[aria-label^="Copy it to"]': { listStyle: 'none', margin: '6px 0 12px', maxHeight: '280px', overflowY: 'auto' },
   '& li label': { display: 'flex', gap: '9px', alignItems: 'flex-start', padding: '6px 0', cursor: 'pointer' },
-  '& ul[aria-label="Copy it to"] li': { borderTop: '1px solid {colors.lineSoft}' },
+  '& ul[aria-label^="Copy it to"] li': { borderTop: '1px solid {colors.lineSoft}' },
+  '& .head': { fontWeight: 600, marginBottom: '2px' },
   '& b': { fontWeight: 600 },
   '& code': { fontFamily: 'mono', fontSize: '12px', color: 'ink2' },
   '& small': { display: 'block', color: 'ink2', fontSize: '12px' },

@@ -1,5 +1,18 @@
-import { colourAsSaid, fromOklch, parseColour, toHex, TRANSPARENT } from '@retoque/core';
+import {
+  colourAsSaid,
+  fromOklch,
+  namesSwatch,
+  parseColour,
+  replaceSwatches,
+  swatchText,
+  toHex,
+  TRANSPARENT,
+  type Oklch,
+} from '@retoque/core';
 import { useId, useState } from 'react';
+import { namedSwatch, swatchWords, useSwatches } from '../../look/swatch-names';
+import { PaletteChoices } from '../PaletteChoices';
+import { useShownColours } from './useShownColours';
 import { withColour } from './with-colour';
 import { ColourTracks } from '../ColourTracks';
 import { SiteColours } from '../SiteColours';
@@ -22,10 +35,24 @@ export function ColourField({
   const id = useId();
   const [open, setOpen] = useState(false);
   const [typed, setTyped] = useState<string>();
-  const said = typed === undefined ? undefined : colourAsSaid(typed);
-  const isColour = (text: string) => parseColour(text) !== undefined || /^currentcolor$/i.test(text);
+  const swatches = useSwatches();
+  const inColours = useShownColours();
+  const asSaid = (text: string) => {
+    const named = namedSwatch(text, swatches);
+    return named === text ? colourAsSaid(text) : named;
+  };
+  const said = typed === undefined ? undefined : asSaid(typed);
+  const isColour = (text: string) => parseColour(inColours(text)) !== undefined || /^currentcolor$/i.test(text);
   const problem = said !== undefined && said !== '' && !isColour(said) ? `“${typed}” is not a CSS colour.` : undefined;
-  const { shown, isOutside, move, release } = useHeldColour(parseColour(value) ?? TRANSPARENT);
+  const { shown, isOutside, move, release } = useHeldColour(parseColour(inColours(value)) ?? TRANSPARENT);
+  // More or less of a colour of the palette is still that colour.
+  const dragged = (part: Partial<Oklch>) => {
+    const colour = fromOklch(move(part));
+    const isFade = Object.keys(part).join() === 'alpha' && namesSwatch(value);
+    return isFade
+      ? replaceSwatches(value, ({ id }) => swatchText(id, colour.alpha < 1 ? colour.alpha : undefined))
+      : toHex(colour);
+  };
   return (
     <div className="colour-field">
       <div className="line">
@@ -34,7 +61,7 @@ export function ColourField({
           className="chip"
           aria-label={`${label}: ${open ? 'close the tracks' : 'open the tracks'}`}
           aria-expanded={open}
-          style={withColour(value)}
+          style={withColour(inColours(value))}
           onClick={() => setOpen(!open)}
         />
         <input
@@ -42,12 +69,12 @@ export function ColourField({
           aria-label={label}
           autoComplete="off"
           spellCheck={false}
-          value={typed ?? value}
+          value={typed ?? swatchWords(value, swatches)}
           aria-invalid={problem ? true : undefined}
           onFocus={(event) => event.target.select()}
           onChange={(event) => {
             setTyped(event.target.value);
-            const text = colourAsSaid(event.target.value);
+            const text = asSaid(event.target.value);
             if (isColour(text)) onChange(text);
           }}
           onBlur={() => {
@@ -73,13 +100,23 @@ export function ColourField({
           <ColourTracks
             colour={shown}
             passing={undefined}
-            onChange={(part) => onChange(toHex(fromOklch(move(part))))}
+            onChange={(part) => onChange(dragged(part))}
             onFinish={() => {
               release();
               onSettle();
             }}
           />
           {isOutside ? <div className="small">Outside what screens show; brought to the nearest colour.</div> : null}
+          {swatches.length ? (
+            <PaletteChoices
+              swatches={swatches}
+              current={value}
+              onChoose={(id) => {
+                onChange(swatchText(id));
+                onSettle();
+              }}
+            />
+          ) : null}
           {colours.length ? (
             <SiteColours
               label="Colours of this site"

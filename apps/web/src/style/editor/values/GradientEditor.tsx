@@ -12,6 +12,7 @@ import {
 } from '@retoque/core';
 import { Trash2 } from 'lucide-react';
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { useShownColours } from './useShownColours';
 import { withColour } from './with-colour';
 import { ColourField } from './ColourField';
 import { ItemButton } from './ItemButton';
@@ -57,6 +58,7 @@ export function GradientEditor({
   onSettle: () => void;
 }) {
   const [chosen, setChosen] = useState(0);
+  const inColours = useShownColours();
   const line = useRef<HTMLDivElement>(null);
   const { stops } = gradient;
   const places = placesOf(gradient);
@@ -161,7 +163,7 @@ export function GradientEditor({
       <div
         ref={line}
         className="stops"
-        style={{ backgroundImage: preview }}
+        style={{ backgroundImage: inColours(preview) }}
         onDoubleClick={(event) => {
           const share = shareAt(event as unknown as PointerEvent);
           const after = places.findIndex((place) => place > share);
@@ -182,7 +184,7 @@ export function GradientEditor({
             aria-valuemax={100}
             aria-valuenow={Math.round(places[i]! * 100)}
             aria-current={i === at ? 'true' : undefined}
-            style={{ left: percent(places[i]!), ...withColour(isHint(item) ? 'transparent' : item.colour) }}
+            style={{ left: percent(places[i]!), ...withColour(isHint(item) ? 'transparent' : inColours(item.colour)) }}
             onFocus={() => setChosen(i)}
             onKeyDown={(event) => stopKeys(event, i)}
             onKeyUp={onSettle}

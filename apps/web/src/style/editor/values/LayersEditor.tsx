@@ -9,6 +9,7 @@ import {
 } from '@retoque/core';
 import { ArrowUp, ImagePlus, Plus, Trash2 } from 'lucide-react';
 import { useState } from 'react';
+import { useShownColours } from './useShownColours';
 import { ColourField } from './ColourField';
 import type { EditorProps } from './editing';
 import { ItemButton } from './ItemButton';
@@ -44,6 +45,7 @@ export default function LayersEditor({ value, valueOf, onChange, onSettle, colou
       .map((pair) => pair[axis === 'x' ? 0 : 1])
       .join(', ');
   };
+  const inColours = useShownColours();
   const layers = readLayers(textOf);
   const isPlain = LISTS.every((property) => ['', 'auto', '0%', 'repeat'].includes(textOf(property)));
   const set = (next: readonly Layer[]) => onChange(printLayers(next, isPlain ? [] : LISTS));
@@ -70,7 +72,7 @@ export default function LayersEditor({ value, valueOf, onChange, onSettle, colou
                 aria-expanded={open === i}
                 onClick={() => setOpen(open === i ? -1 : i)}
               >
-                <i style={gradient ? { backgroundImage: layer.image } : undefined} />
+                <i style={gradient ? { backgroundImage: inColours(layer.image) } : undefined} />
                 {gradient ? name[0]!.toUpperCase() + name.slice(1) : name}
               </button>
               <span className="end" />

@@ -70,7 +70,7 @@ export default function TransitionEditor({ valueOf, onChange, onSettle }: Editor
             </div>
             <div className="fields">
               <NumberField
-                label="Takes"
+                label="Duration"
                 value={item.duration}
                 amount={TIME}
                 problemOf={problemOf(rowNamed('transition-duration')!)}
@@ -78,7 +78,7 @@ export default function TransitionEditor({ valueOf, onChange, onSettle }: Editor
                 onSettle={onSettle}
               />
               <NumberField
-                label="Waits"
+                label="Delay"
                 value={item.delay}
                 amount={DELAY}
                 problemOf={problemOf(rowNamed('transition-delay')!)}
