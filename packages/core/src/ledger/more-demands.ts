@@ -13,6 +13,7 @@ import { checkComfort, checkLeadsNowhere, checkSquashed, checkTooTall } from '..
 import { isTarget } from '../check/is-target.js';
 import { checkTarget } from '../check/target.js';
 import { checkText, isLarge, NEEDED_LARGE, NEEDED_NORMAL, worstOf } from '../check/text.js';
+import { checkMovedByScript } from './moved-by-script.js';
 import { checkWay } from '../check/way-between.js';
 import { checkWeight } from '../check/weight.js';
 import { WHITE } from '../colour/rgba.js';
@@ -75,6 +76,7 @@ function requiredAtRest(input: MoreInput, seen: LookedAt): NamedCheck[] {
     ...(isControlOf(input, element) ? named('target', 'Target size', checkTarget(looking, element, false)) : []),
     ...named('link-in-text', 'Link told from its text', checkLinkInText(looking, element), 'underline'),
     ...named('moves', 'Moves by itself', checkMoves(style, element, root), 'stop'),
+    ...(element === root ? named('moved', 'Moved by its script', checkMovedByScript(style, element)) : []),
     ...(seeFocused ? named('opens', 'Content shown on hover', checkOpens(seen, seeFocused())) : []),
   ];
 }

@@ -7,6 +7,8 @@ export interface Behaviour {
   readonly label: string;
   /** Its settings: custom properties of the component, so that they hold at a width or on a page as other values do. */
   readonly rows: readonly Row[];
+  /** Of what moves by itself: whether it does with its settings, told by the names of their custom properties. */
+  readonly moves?: (settingOf: (name: string) => string) => boolean;
 }
 
 export const elementOf = ({ name }: Pick<Behaviour, 'name'>): string => `rq-${name}`;

@@ -4,6 +4,7 @@ import { many, oneOf, where, type Behaviour } from './behaviour.js';
 export const NOTICES: Behaviour = {
   name: 'notices',
   label: 'Messages in turn',
+  moves: (settingOf) => settingOf('--rq-turn') !== 'by-hand',
   rows: [
     oneOf('Turning', 'turn', 'by-itself by-hand'),
     many('Pace', 'turn-pace', '6s', { unit: 's', least: 2, most: 120, step: 0.5 }, where('turn', 'by-itself')),
