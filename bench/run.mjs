@@ -7,6 +7,7 @@ import { benchPress } from './press.mjs';
 import { benchResolve } from './resolve.mjs';
 import { benchSite } from './site.mjs';
 import { benchShipped } from './shipped.mjs';
+import { benchTicker } from './ticker.mjs';
 import { ms, times } from './lib/time.mjs';
 
 const large = (elements, rules) =>
@@ -33,6 +34,7 @@ const BENCHES = {
   press: () => benchPress(process.env.RETOQUE_URL),
   resolve: benchResolve,
   site: benchSite,
+  ticker: () => benchTicker(process.env.RETOQUE_URL),
   large: async () => {
     benchLarge();
     await benchShipped(process.env.RETOQUE_URL);

@@ -38,7 +38,7 @@ test('a look is kept as a finish, put on all buttons, and changed in one place',
   await page.getByRole('button', { name: 'Copy this look to others' }).click();
   const dialog = page.getByRole('dialog', { name: 'Copy this look to other buttons' });
   await expect(dialog.getByRole('checkbox', { name: /They follow the finish “Plain”/ })).toBeChecked();
-  await dialog.getByRole('button', { name: 'Tick all' }).click();
+  await dialog.getByRole('button', { name: /^Everywhere/ }).click();
   await dialog.getByRole('button', { name: 'Copy to 2' }).click();
   await expect(page.getByText('The look of “Hoist sail” on 2 more')).toBeVisible();
 

@@ -1,5 +1,8 @@
-import { BUTTON_CSS, BUTTON_PAGE, keepPage, saved, setColour } from './support';
+import { BUTTON_CSS, BUTTON_PAGE, cell, keepPage, OWN, saved, setColour } from './support';
 import { expect, test } from './warm';
+
+/** One pixel that lets everything through. */
+const DOT = Buffer.from('R0lGODlhAQABAIAAAAAAAP///yH5BAEAAAAALAAAAAABAAEAAAIBRAA7', 'base64');
 
 test('the versions of a site are shown, and saved as one page that needs nothing else', async ({ page, browser }) => {
   await page.goto(await keepPage(page, BUTTON_PAGE, BUTTON_CSS, 'Gangway'));
@@ -10,6 +13,20 @@ test('the versions of a site are shown, and saved as one page that needs nothing
   await page.getByRole('button', { name: 'Add a version' }).click();
   await expect(page.getByRole('group', { name: 'Versions' }).getByRole('button', { name: 'B' })).toBeVisible();
   await setColour(page, 'background', 'default', '#9fb8bd');
+  await saved(page);
+  // A picture of the owner's own is seen in the version, here and in the saved page.
+  const siteId = /sites\/([^/]+)/.exec(page.url())![1]!;
+  const answer = await page.request.post(`/api/sites/${siteId}/assets`, {
+    headers: OWN,
+    multipart: { files: { name: 'dot.gif', mimeType: 'image/gif', buffer: DOT } },
+  });
+  expect(answer.ok()).toBe(true);
+  await page.reload();
+  await page.getByRole('button', { name: 'All properties' }).first().click();
+  await cell(page, 'background-image', 'default').click();
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('url(/retoque/dot.gif)');
+  await page.keyboard.press('Enter');
   await saved(page);
 
   await page.getByRole('link', { name: 'Hand over' }).click();
@@ -22,7 +39,8 @@ test('the versions of a site are shown, and saved as one page that needs nothing
   await expect(dialog).toContainText(/All \d+ have enough contrast/);
   await dialog.getByRole('button', { name: 'Version B' }).click();
   await expect(button).toHaveCSS('background-color', 'rgb(159, 184, 189)');
-  await expect(dialog).toContainText(/1 of \d+ fail on contrast/);
+  await expect(button).toHaveCSS('background-image', /\/api\/assets\//);
+  await expect(dialog).toContainText(/2 of \d+ fail on contrast/);
   const downloaded = page.waitForEvent('download');
   await dialog.getByRole('button', { name: 'Save as one page' }).click();
   expect((await downloaded).suggestedFilename()).toBe('gangway-versions.html');
@@ -42,13 +60,14 @@ test('the versions of a site are shown, and saved as one page that needs nothing
   await expect(frames).toHaveCount(3);
   for (const [i, colour] of ['rgb(11, 85, 99)', 'rgb(138, 28, 28)', 'rgb(159, 184, 189)'].entries())
     await expect(frames.nth(i).contentFrame().locator('.btn')).toHaveCSS('background-color', colour);
+  await expect(frames.nth(2).contentFrame().locator('.btn')).toHaveCSS('background-image', /^url\("data:image/);
   // Real states, in a page that runs nothing.
   await frames.nth(1).contentFrame().locator('.btn').hover();
   await expect(frames.nth(1).contentFrame().locator('.btn')).toHaveCSS('color', 'rgb(20, 50, 58)');
   await shown.getByLabel('Version B').check();
   await expect(frames.nth(0)).toBeHidden();
   await expect(frames.nth(2)).toBeVisible();
-  await expect(shown.getByText(/1 of \d+ fail on contrast/)).toBeVisible();
+  await expect(shown.getByText(/2 of \d+ fail on contrast/)).toBeVisible();
   expect(asked).toEqual([]);
   await elsewhere.close();
 });

@@ -1,11 +1,13 @@
 import type { Site } from '@retoque/contract';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { componentsNow, pageQuery } from '../api/queries';
+import { siteAssetsQuery } from '../assets/queries';
 import { surveyEngine } from '../engine/engine';
 import { openPages } from '../engine/open-pages';
 import type { OnStep, SitePages } from '../engine/protocol';
 import { useProgress } from '../engine/useProgress';
 import { tellWorn, wornKey } from '../engine/worn';
+import { tellFiles } from '../engine/tell-files';
 import { equip } from '../measuring/equip';
 
 /** The pages of a site as the second worker has them, with what they wear; and what its answers depend on. */
@@ -23,6 +25,7 @@ export function useSitePages(site: Site) {
     queryFn: async (): Promise<SitePages> => {
       tellWorn(surveyEngine(), { ...site, siteId: site.id, components: kept! });
       await openPages(client, site.pages);
+      await tellFiles(surveyEngine(), await client.ensureQueryData(siteAssetsQuery(site.id)));
       const versions: string[] = [];
       for (const { id } of site.pages) {
         const { edition } = (await client.ensureQueryData(pageQuery(id))).version;

@@ -54,7 +54,7 @@ export function sharingOf(
       );
       const measured = entries.filter(({ check }) => check.verdict === 'passes' || check.verdict === 'short');
       return {
-        css: files.localCss(dressed.css, opened(versionId).page),
+        css: `${files.fontCss}\n${files.localCss(dressed.css, opened(versionId).page)}`,
         measured: measured.length,
         failing: measured.filter(({ check }) => check.verdict === 'short').length,
         unsure: entries.filter(({ check }) => check.verdict === 'unsure').length,

@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { siteAssetsQuery } from '../../assets/queries';
 import { engine } from '../../engine/engine';
+import { tellFiles } from '../../engine/tell-files';
 
 /**
  * Hands the site's pictures and fonts to the worker, so that frames and handovers know them.
@@ -14,12 +15,9 @@ export function useSiteFiles(siteId: string): string | undefined {
   useEffect(() => {
     if (!data) return;
     let current = true;
-    const files = data.map(({ address, hash, font }) => ({ address, hash, font }));
-    void engine()
-      .useFiles(files)
-      .then(() => {
-        if (current) setKnown(data.map(({ hash }) => hash).join());
-      });
+    void tellFiles(engine(), data).then(() => {
+      if (current) setKnown(data.map(({ hash }) => hash).join());
+    });
     return () => {
       current = false;
     };
