@@ -130,3 +130,21 @@ test('a look begins with a finish that comes along, goes to a file, and is worn 
   await expect(cell(page, 'background', 'default')).toHaveText(shown);
   await saved(page);
 });
+
+test('a finish is brought from another of the owner’s sites, with its colours', async ({ page }) => {
+  const first = await keepFinish(page);
+  const siteId = /sites\/([^/]+)/.exec(first)![1]!;
+  const { name } = (await (await page.request.get(`/api/sites/${siteId}`, { headers: OWN })).json()) as {
+    name: string;
+  };
+  await page.goto(await keepPage(page, HTML, CSS, 'Lock'));
+  await page.getByRole('button', { name: /^Drop anchor/ }).click();
+  await expect(cell(page, 'text', 'default')).toBeVisible();
+  await menu(page).click();
+  await page.getByRole('button', { name: 'From another site…' }).click();
+  await page.getByLabel('Another of your sites').selectOption({ label: name });
+  await page.getByRole('group', { name: 'Its finishes' }).getByRole('button', { name: 'Plain' }).click();
+  await expect(page.getByRole('button', { name: 'Finish: Plain' })).toBeVisible();
+  await expect(cell(page, 'background', 'default')).toContainText('#0b5563');
+  await saved(page);
+});

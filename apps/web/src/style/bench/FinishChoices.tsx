@@ -235,7 +235,13 @@ export default function FinishChoices({ styled, editor, finishes, followed, onMa
         </form>
       ) : null}
       {followed ? null : (
-        <FinishSources kind={component.kind} busy={busy} onAdd={(finish) => void add(finish)} onMatch={onMatch} />
+        <FinishSources
+          siteId={site.id}
+          kind={component.kind}
+          busy={busy}
+          onAdd={(finish) => void add(finish)}
+          onMatch={onMatch}
+        />
       )}
     </Box>
   );

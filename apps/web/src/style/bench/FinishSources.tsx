@@ -5,7 +5,10 @@ import { useQuery } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { surveyEngine } from '../../engine/engine';
 import { Notice } from '../../shell/Notice';
+import { late } from '../../shell/late';
 import { Button } from '../../theme/Button';
+
+const OtherSites = late(() => import('./OtherSites'));
 
 /** The ground and the text of a look at rest, for a picture of it as small as a letter. */
 function coloursOf({ settings }: Look): { readonly ground: string | undefined; readonly text: string | undefined } {
@@ -17,19 +20,22 @@ function coloursOf({ settings }: Look): { readonly ground: string | undefined; r
   return { ground: first('background-color'), text: first('color') };
 }
 
-/** Finishes to begin with, and those that were saved to a file here or on another site. */
+/** Finishes to begin with, those that were saved to a file, and those of the owner's other sites. */
 export function FinishSources({
+  siteId,
   kind,
   busy,
   onAdd,
   onMatch,
 }: {
+  siteId: string;
   kind: string;
   busy: boolean;
   onAdd: (finish: AddFinish) => void;
   onMatch: () => void;
 }) {
   const [problem, setProblem] = useState<string>();
+  const [isElsewhere, setElsewhere] = useState(false);
   const file = useRef<HTMLInputElement>(null);
   const starters =
     useQuery({
@@ -86,10 +92,14 @@ export function FinishSources({
         <Button size="s" variant="quiet" disabled={busy} onClick={() => file.current?.click()}>
           Bring one from a file…
         </Button>
+        <Button size="s" variant="quiet" aria-expanded={isElsewhere} onClick={() => setElsewhere(!isElsewhere)}>
+          From another site…
+        </Button>
         <Button size="s" variant="quiet" onClick={onMatch}>
           Match something on the site…
         </Button>
       </Flex>
+      {isElsewhere ? <OtherSites siteId={siteId} kind={kind} busy={busy} onAdd={onAdd} /> : null}
       <input
         ref={file}
         type="file"
