@@ -115,7 +115,7 @@ export interface EngineFile {
 }
 
 /** A look before a change of it, and after. */
-export interface ChangedLook {
+export interface LookChange {
   readonly before: Look;
   readonly after: Look;
 }
@@ -486,7 +486,7 @@ export interface Engine {
   /** What a change of one look asks of the other components of the site, and what mends them. */
   takeAlong(
     at: SitePages,
-    inHand: Pick<WornLook, 'kind' | 'locator' | 'name'> & Pick<ComponentRef, 'versionId'> & ChangedLook,
+    inHand: Pick<WornLook, 'kind' | 'locator' | 'name'> & Pick<ComponentRef, 'versionId'> & LookChange,
     onStep: OnStep,
   ): Promise<TakenAlongAcross>;
   /** A look on other components of its kind or a related one, with the checks that change. */

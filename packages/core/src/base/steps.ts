@@ -53,3 +53,10 @@ export function* within<T>(steps: Steps<T>, before: number, of: number): Steps<T
     yield { done: before + step.value.done, of };
   }
 }
+
+/** Work without steps of its own as a part of longer work, which stays at one step meanwhile. */
+export function* meanwhile<T>(work: Generator<void, T>, at: Progress): Steps<T> {
+  let step = work.next();
+  for (; !step.done; step = work.next()) yield at;
+  return step.value;
+}

@@ -1,10 +1,11 @@
-import type { Steps } from '../base/steps.js';
+import { meanwhile, type Steps } from '../base/steps.js';
 import { kindNamed } from '../component/kinds/index.js';
 import { partNamed } from '../component/kind.js';
 import { isShareable } from '../look/finish.js';
 import {
   activeSettings,
   changeLook,
+  EMPTY_LOOK,
   settingIndex,
   settingKey,
   settingText,
@@ -157,17 +158,12 @@ function* mendShares(site: WearableSite, shares: CopyShare[], looks: WornLook[],
     const { place, version } = share;
     const look = looks.find((own) => isWornAt(own, place))!.look;
     const work = mendingBroken(site.on(version), is.on(version), place, look, request);
-    let step = work.next();
-    for (; !step.done; step = work.next()) yield { done, of: shares.length };
-    if (step.value === look) continue;
+    const mended = yield* meanwhile(work, { done, of: shares.length });
+    if (mended === look) continue;
     const known = new Set(look.settings.map(settingText));
-    const settings = step.value.settings.filter((setting) => !known.has(settingText(setting)));
-    const keys = new Set(settings.map(settingKey));
-    shares[done] = {
-      ...share,
-      settings: [...share.settings.filter((setting) => !keys.has(settingKey(setting))), ...settings],
-    };
-    wearOther(looks, share, step.value);
+    const settings = mended.settings.filter((setting) => !known.has(settingText(setting)));
+    shares[done] = { ...share, settings: changeLook({ ...EMPTY_LOOK, settings: share.settings }, settings).settings };
+    wearOther(looks, share, mended);
   }
 }
 

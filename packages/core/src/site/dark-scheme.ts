@@ -1,4 +1,4 @@
-import { within, type Steps } from '../base/steps.js';
+import { meanwhile, within, type Steps } from '../base/steps.js';
 import { BLOCK } from '../component/kinds/block.js';
 import { kindNamed } from '../component/kinds/index.js';
 import { locatorFor, reachedBy } from '../css/selector/locator.js';
@@ -59,9 +59,8 @@ export function* derivingDark(site: WearableSite, request: RemedyRequest): Steps
     for (const page of [component.version, ...component.alsoOn]) {
       const look = looks.find((worn) => isWornAt(worn, component.place))?.look ?? EMPTY_LOOK;
       const work = mendingBroken(site.on(page), drafted.on(page), component.place, look, request);
-      let step = work.next();
-      for (; !step.done; step = work.next()) yield { done: components.length + done, of };
-      if (step.value !== look) wear(component, step.value);
+      const mended = yield* meanwhile(work, { done: components.length + done, of });
+      if (mended !== look) wear(component, mended);
     }
     yield { done: components.length + done + 1, of };
   }

@@ -1,4 +1,4 @@
-import type { Steps } from '../base/steps.js';
+import { meanwhile, type Steps } from '../base/steps.js';
 import { EMPTY_LOOK, type Look } from '../look/model.js';
 import { saidBesides } from '../look/said-besides.js';
 import type { RemedyRequest } from '../remedy/drafting.js';
@@ -47,10 +47,9 @@ export function* takingAlong(
     if (isWornAt(place, inHand.place)) continue;
     const look = looks.find((own) => isWornAt(own, place))?.look ?? EMPTY_LOOK;
     const work = mendingBroken(was.on(version), is.on(version), place, look, request);
-    let step = work.next();
-    for (; !step.done; step = work.next()) yield { done, of: broken.length };
-    if (step.value === look) continue;
-    wearOther(looks, effect, step.value);
+    const mended = yield* meanwhile(work, { done, of: broken.length });
+    if (mended === look) continue;
+    wearOther(looks, effect, mended);
     touched.set(componentKey(place), effect);
   }
   const shares = [...touched.values()].map(({ version, place, name }): LookShare => {
