@@ -53,6 +53,8 @@ test('a look is kept as a finish, put on all buttons, and changed in one place',
   // The others had dark letters on that ground.
   await expect(page.getByText(/that fail now would pass/)).toBeVisible();
   await page.getByRole('button', { name: 'Change it for 3 components' }).click();
+  // The menu closes by itself when it is done.
+  await expect(page.getByRole('button', { name: 'Change it for 3 components' })).toHaveCount(0);
   await saved(page);
   await menu(page).click();
   await expect(page.getByText('Nothing of its own')).toBeVisible();

@@ -15,7 +15,7 @@ test('texts turned into links keep their look, exceptions and history', async ({
   await setColour(page, 'text', 'default', '#ffeedd');
   await page.getByRole('button', { name: 'Exception' }).click();
   await page.getByLabel(/Call us/).check();
-  await page.getByRole('button', { name: 'Add', exact: true }).click();
+  await page.getByRole('button', { name: 'Add exception' }).click();
   await setColour(page, 'text', 'hover', '#ddeeff');
   await saved(page);
 

@@ -32,7 +32,7 @@ test('values are set under a width, on a page, for a member, and each cell says 
   // One member of six differs.
   await page.getByRole('button', { name: 'Exception' }).click();
   await page.getByLabel(/Night boat/).check();
-  await page.getByRole('button', { name: 'Add', exact: true }).click();
+  await page.getByRole('button', { name: 'Add exception' }).click();
   await expect(place(page)).toContainText('only Night boat');
   await expect(cell(page, 'text', 'hover')).toHaveAttribute('data-place', 'all-members');
   await type(page, 'text', 'hover', 'rgb(1 2 3)');

@@ -103,7 +103,7 @@ test('a version gets another name, is discarded, and comes back as it was', asyn
   await page.getByRole('button', { name: 'Rename or discard the version' }).click();
   await expect(page.getByRole('button', { name: 'Discard it' })).toBeDisabled();
   await page.getByLabel('Name of the version').fill('Quiet');
-  await page.getByRole('button', { name: 'Rename', exact: true }).click();
+  await page.getByRole('button', { name: 'Rename it' }).click();
   await expect(page.getByRole('button', { name: 'Version Quiet' })).toBeVisible();
 
   await page.getByRole('button', { name: 'Add a version' }).click();
@@ -112,7 +112,7 @@ test('a version gets another name, is discarded, and comes back as it was', asyn
   await saved(page);
   await page.getByRole('button', { name: 'Rename or discard the version' }).click();
   await page.getByLabel('Name of the version').fill('Quiet');
-  await page.getByRole('button', { name: 'Rename', exact: true }).click();
+  await page.getByRole('button', { name: 'Rename it' }).click();
   await expect(page.getByText('Another version is called “Quiet”')).toBeVisible();
   await page.getByRole('button', { name: 'Discard it' }).click();
   await expect(page.getByRole('button', { name: 'Version Quiet' })).toBeVisible();

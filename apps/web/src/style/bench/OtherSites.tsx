@@ -32,8 +32,10 @@ export default function OtherSites({
   onAdd: (finish: AddFinish) => void;
 }) {
   const [chosen, setChosen] = useState('');
-  const sites = useQuery(sitesQuery);
-  const site = useQuery({ ...siteQuery(chosen), enabled: chosen !== '' });
+  // Finishes kept a moment ago, here or in another window, are in the list.
+  const now = { staleTime: 0, refetchOnMount: 'always' } as const;
+  const sites = useQuery({ ...sitesQuery, ...now });
+  const site = useQuery({ ...siteQuery(chosen), ...now, enabled: chosen !== '' });
   const others = (sites.data ?? []).filter(({ id }) => id !== siteId);
   const found = site.data && finishesOf(site.data, kind);
   const error = sites.error ?? site.error;

@@ -47,7 +47,7 @@ export default function VersionChoices({
       />
       <Flex gap="8px" mt="10px">
         <Button type="submit" size="s" variant="solid" disabled={isSame || rename.isPending}>
-          Rename
+          Rename it
         </Button>
         <Button
           size="s"
