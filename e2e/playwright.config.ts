@@ -11,7 +11,7 @@ const whole = { executablePath: process.env.RETOQUE_CHROMIUM ?? '/usr/bin/chromi
 /** The same without a window of its own, which is quicker: for what only uses the interface. */
 const shell = { executablePath: process.env.RETOQUE_CHROMIUM_SHELL ?? whole.executablePath, args };
 
-const COMPARED = /(agreement|colour-use|pixels|sure|corpus|kinds|parts|scrollbar|visited|proof)\.spec/;
+const COMPARED = /(agreement|colour-use|pixels|honest|sure|corpus|kinds|parts|scrollbar|visited|proof)\.spec/;
 
 /** Started by tools/test.mjs, which gives the addresses of a real server, database and practice host. */
 export default defineConfig({

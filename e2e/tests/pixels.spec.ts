@@ -156,6 +156,16 @@ const blurred: readonly (readonly [name: string, body: string, css: string])[] =
     '.p { background: #c33 } .b { left: 140px; top: 70px; backdrop-filter: blur(12px) }',
   ],
   [
+    'a shadow inside with a soft edge',
+    '<div class="a"></div>',
+    '.a { background: #eee; box-shadow: inset 0 0 30px 12px #147 }',
+  ],
+  [
+    'soft shadows inside that are moved, one over another',
+    '<div class="a"></div>',
+    '.a { background: #fc0; border: 4px solid #333; box-sizing: border-box; box-shadow: inset 20px 10px 24px rgb(0 0 80 / 60%), inset -30px 0 16px #a21 }',
+  ],
+  [
     'one panel over another',
     '<div class="a p"></div><div class="a b"></div><div class="a c"></div>',
     '.p { background: linear-gradient(#fff 50%, #039 50%) } .b { left: 60px; backdrop-filter: blur(4px) } .c { top: 60px; backdrop-filter: blur(6px) brightness(.8) }',

@@ -5,7 +5,8 @@ import { contrastRatio } from '../colour/contrast.js';
 import { opaque } from '../testing/arbitraries.js';
 import { selectAll } from '../css/selector/locator.js';
 import { lookingAt, pageOf } from '../testing/page.js';
-import { checkEdge, checkIcon, NEEDED_EDGE } from './edge.js';
+import { checkEdge, NEEDED_EDGE } from './edge.js';
+import { checkIcon } from './icon/icon.js';
 import { checkText } from './text.js';
 
 // WCAG 2.2, 1.4.11: at least 3:1 for what identifies a control, and for graphics that are needed to understand.

@@ -1,29 +1,27 @@
 import { over } from '../colour/composite.js';
 import { contrastRatio } from '../colour/contrast.js';
-import { parseColour } from '../colour/parse.js';
 import { WHITE, type Rgba } from '../colour/rgba.js';
 import { splitTopLevel } from '../css/values/split.js';
 import type { ElementStyle } from '../css/cascade/element-style.js';
 import type { StyledPage } from '../css/cascade/page-styles.js';
+import { hasBorderImage } from '../paint/background.js';
 import { borderWidths } from '../paint/boxes.js';
 import { type Box } from '../page/box.js';
 import { flatPair, isFlat } from '../paint/flat.js';
 import { paintGradient } from '../paint/gradient/gradient.js';
-import { measureScene } from '../paint/measure.js';
-import { COVERED } from '../paint/measurement.js';
 import { colourOfSteps, pixelOf, rasters } from '../paint/raster.js';
 import { groundOf, plainGround, sceneFor, type Basis, type Looking } from '../paint/scene.js';
-import { descendants, type ElementNode } from '../tree/tree.js';
+import type { ElementNode } from '../tree/tree.js';
 import { without, type Check } from './check.js';
-import { COVERS, hiddenBy, hiddenVerdict } from './hidden.js';
+import { hiddenBy, hiddenVerdict } from './hidden.js';
 import { isSwitchedOff } from './switched-off.js';
-import { textAreas, type TextCase } from './text.js';
+import { whereverScrolled } from './while-scrolling.js';
 
 /** WCAG 2.2, 1.4.11: what identifies a control or a graphic contrasts by this much with what is beside it. */
 export const NEEDED_EDGE = 3;
 
-const exempt = (reason: string) => without('1.4.11', 'exempt', NEEDED_EDGE, reason);
-const unsure = (reason: string, basis?: Basis) => without('1.4.11', 'unsure', NEEDED_EDGE, reason, basis);
+export const exemptEdge = (reason: string) => without('1.4.11', 'exempt', NEEDED_EDGE, reason);
+export const unsureEdge = (reason: string, basis?: Basis) => without('1.4.11', 'unsure', NEEDED_EDGE, reason, basis);
 
 export function measured(foreground: Rgba, background: Rgba, basis: Basis, at?: Check['at']): Check {
   const ratio = contrastRatio(foreground, background);
@@ -46,16 +44,16 @@ const SIDES = ['top', 'right', 'bottom', 'left'] as const;
 
 export const lowest = (checks: readonly Check[]): Check | undefined =>
   checks.reduce<Check | undefined>((low, check) => (!low || check.measured! < low.measured! ? check : low), undefined);
-const highest = (checks: readonly Check[]): Check | undefined =>
+export const highest = (checks: readonly Check[]): Check | undefined =>
   checks.reduce<Check | undefined>(
     (high, check) => (!high || check.measured! > high.measured! ? check : high),
     undefined,
   );
 
-function excused(page: StyledPage, element: ElementNode): Check | undefined {
+export function excused(page: StyledPage, element: ElementNode): Check | undefined {
   const hidden = hiddenBy(page, element);
   if (hidden) return without('1.4.11', hiddenVerdict(hidden), NEEDED_EDGE, hidden);
-  return isSwitchedOff(page, element) ? exempt('Disabled controls are exempt.') : undefined;
+  return isSwitchedOff(page, element) ? exemptEdge('Disabled controls are exempt.') : undefined;
 }
 
 /** The one colour behind what an element holds, as its ancestors tell; why it cannot be said where it cannot. */
@@ -73,11 +71,12 @@ export function colourBehind(looking: Looking, element: ElementNode | undefined)
 /** Drawn sides and ground of an element as its ancestors' grounds tell. */
 function edgeByAncestors(looking: Looking, element: ElementNode): Check {
   const style = looking.view.of(element);
+  if (hasBorderImage(style)) return unsureEdge('A picture or gradient is painted as its border.', 'ancestors');
   const inside = colourBehind(looking, element);
   // An opaque ground hides what lies behind it, and yet it stands beside that.
   const outside = colourBehind(looking, element.parent);
-  if (typeof inside === 'string') return unsure(inside);
-  if (typeof outside === 'string') return unsure(outside);
+  if (typeof inside === 'string') return unsureEdge(inside);
+  if (typeof outside === 'string') return unsureEdge(outside);
   const widths = borderWidths(style);
   const edges = SIDES.flatMap((side, i) =>
     widths[i]! > 0 ? [measured(over(style.colour(`border-${side}-color`), inside), outside, 'ancestors')] : [],
@@ -152,13 +151,13 @@ function edgeByGeometry(looking: Looking, element: ElementNode, box: Box): Check
     const outer = strip(box, side, 1, corner);
     const outside = coloursAlong(looking, element, outer);
     const inside = coloursAlong(looking, element, strip(box, side, -Math.ceil(widths[i]!), corner));
-    if (typeof outside === 'string') return unsure(outside, 'geometry');
-    if (typeof inside === 'string') return unsure(inside, 'geometry');
+    if (typeof outside === 'string') return unsureEdge(outside, 'geometry');
+    if (typeof inside === 'string') return unsureEdge(inside, 'geometry');
     const ground = worstBetween(inside, outside, outer);
     if (ground) grounds.push(ground);
     if (widths[i]! <= 0) continue;
     const border = coloursAlong(looking, element, strip(box, side, -Math.floor(widths[i]! / 2), corner));
-    if (typeof border === 'string') return unsure(border, 'geometry');
+    if (typeof border === 'string') return unsureEdge(border, 'geometry');
     const edge = worstBetween(border, outside, outer);
     if (edge) edges.push(edge);
   }
@@ -175,76 +174,12 @@ export function checkEdge(looking: Looking, element: ElementNode): Check {
   if (excuse) return excuse;
   const style = view.of(element);
   if (style.drawn && style.text('appearance') === 'auto' && borderWidths(style).every((width) => !width)) {
-    return exempt('Drawn by the browser, unchanged.');
+    return exemptEdge('Drawn by the browser, unchanged.');
   }
   const box = geometry?.elements.get(element.order)?.box;
-  return box && box.width > 0 ? edgeByGeometry(looking, element, box) : edgeByAncestors(looking, element);
-}
-
-/** Colours that a picture made of shapes, or of text, is drawn in. */
-function inkOf(page: StyledPage, element: ElementNode): Rgba[] {
-  if (element.namespace !== 'svg') return [page.of(element).colour('color')];
-  const shapes = [element, ...descendants(element)].filter((node) => SHAPES.has(node.name));
-  return shapes.flatMap((node) => {
-    const style = page.of(node);
-    return ['fill', 'stroke'].flatMap((property) => {
-      const text = style.text(property);
-      const colour = text === 'none' ? undefined : parseColour(text);
-      return colour && colour.alpha > 0 ? [colour] : [];
-    });
-  });
-}
-
-const SHAPES = new Set(['path', 'rect', 'circle', 'ellipse', 'line', 'polyline', 'polygon', 'text', 'use']);
-
-/** An icon, or a mark made of text, in each of the colours that it is drawn in. */
-function drawnIn(looking: Looking, element: ElementNode): TextCase[] {
-  const { view, geometry } = looking;
-  const drawn =
-    element.namespace === 'svg' ? element : ([...descendants(element)].find((node) => node.name === 'svg') ?? element);
-  const box = geometry?.elements.get(drawn.order)?.box;
-  const areas = drawn.namespace === 'svg' ? (box && box.width > 0 ? [box] : []) : textAreas(looking, drawn);
-  return inkOf(view, drawn).map((colour) => ({
-    carrier: drawn,
-    colour,
-    scene: sceneFor(looking, { element: drawn, colour }, areas[0]),
-    areas,
-    halo: undefined,
-    outline: undefined,
-    large: false,
-  }));
-}
-
-/** An icon ready to be tried in other colours; undefined where it is not judged, or is drawn in several. */
-export function iconToTry(looking: Looking, element: ElementNode): TextCase | undefined {
-  if (excused(looking.view, element)) return undefined;
-  const [only, ...more] = drawnIn(looking, element);
-  return only && !more.length && !only.scene.doubt ? only : undefined;
-}
-
-/** Measures an icon, or a mark made of text, against what lies behind it; the best of its colours shows it. */
-export function checkIcon(looking: Looking, element: ElementNode): Check {
-  const excuse = excused(looking.view, element);
-  if (excuse) return excuse;
-  const checks: Check[] = [];
-  for (const { scene, areas } of drawnIn(looking, element)) {
-    if (scene.doubt) return unsure(scene.doubt, scene.basis);
-    const found = measureScene(scene, areas, NEEDED_EDGE);
-    if (found === COVERED) return without('1.4.11', 'unseen', NEEDED_EDGE, COVERS);
-    if (!found || found.share === undefined) {
-      return unsure(
-        'Some of what lies behind passes and some does not; which part it is, only geometry tells.',
-        scene.basis,
-      );
-    }
-    checks.push({
-      ...measured(found.foreground, found.background, scene.basis, found.at),
-      measured: found.worst,
-      verdict: found.worst >= NEEDED_EDGE ? 'passes' : 'short',
-      ...(found.varies ? { share: found.share, varies: found.varies } : {}),
-    });
-  }
-  return highest(checks) ?? exempt('Nothing is drawn here.');
+  return box && box.width > 0
+    ? whereverScrolled(looking, element, (at) => edgeByGeometry(at, element, box))
+    : edgeByAncestors(looking, element);
 }
 
 /** Colours that a ground may have, one for each place of a gradient. */

@@ -2,6 +2,7 @@ import { over } from '../colour/composite.js';
 import { parseColour } from '../colour/parse.js';
 import type { Rgba } from '../colour/rgba.js';
 import type { ElementStyle } from '../css/cascade/element-style.js';
+import { belowOf } from '../paint/gaussian.js';
 import type { Halo } from '../paint/measure.js';
 import { readShadows } from '../value/shadow.js';
 
@@ -46,21 +47,12 @@ const SIDES = [
 /** How far out of a letter's edge is looked, in pixels. */
 const BESIDE = 0.5;
 
-/** The share of a Gaussian that lies below a value. Source: Abramowitz and Stegun, 7.1.26 (from memory; error under 1e-6). */
-function below(value: number): number {
-  const x = Math.abs(value) / Math.SQRT2;
-  const t = 1 / (1 + 0.3275911 * x);
-  const poly = t * (0.254829592 + t * (-0.284496736 + t * (1.421413741 + t * (-1.453152027 + t * 1.061405429))));
-  const erf = 1 - poly * Math.exp(-x * x);
-  return value >= 0 ? (1 + erf) / 2 : (1 - erf) / 2;
-}
-
 /** How much of a shadow lies right beside a stroke of a letter, 0 to 1. */
 function coverage(out: number, aside: number, sigma: number, stroke: number): number {
   // A stroke that is moved along itself by more than its width is beside the next letter, and not beside itself.
   if (aside > stroke * 4) return 0;
   if (sigma <= 0) return BESIDE < out && BESIDE > out - stroke ? 1 : 0;
-  return below((out - BESIDE) / sigma) - below((out - stroke - BESIDE) / sigma);
+  return belowOf((out - BESIDE) / sigma) - belowOf((out - stroke - BESIDE) / sigma);
 }
 
 /** An outline of at least a pixel that is not of the letters' own colour. */

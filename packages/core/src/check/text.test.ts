@@ -3,7 +3,8 @@ import { contrastRatio } from '../colour/contrast.js';
 import { parseColour } from '../colour/parse.js';
 import { selectAll } from '../css/selector/locator.js';
 import { lookingAt, pageOf } from '../testing/page.js';
-import { checkText, isLarge, worstOf } from './text.js';
+import { checkText, worstOf } from './text.js';
+import { isLarge } from './text-case.js';
 
 function check(css: string, body = '<div class="g"><a href="#" class="t">Text</a></div>', selector = '.t') {
   const page = pageOf(body, css);
@@ -99,6 +100,20 @@ describe('text on what lies behind it', () => {
     expect(logo('.t { color: #000 }')).toMatchObject({ verdict: 'passes', measured: 21 });
     // A bar that a logo stands in is none.
     expect(logo('.t { color: #fff }', 'logo-bar')).toMatchObject({ verdict: 'short' });
+  });
+
+  it('takes the fill of text in a drawing', () => {
+    const drawn = (attributes: string) => `<svg><text class="t" ${attributes}>Text</text></svg>`;
+    expect(check('.t { color: #000 }', drawn('fill="#eee"'))).toMatchObject({ verdict: 'short' });
+    expect(check('.t { color: #eee }', drawn(''))).toMatchObject({ verdict: 'passes', measured: 21 });
+    expect(check('', drawn('fill-opacity=".2"')).measured).toBeCloseTo(1.61, 1);
+    expect(check('', drawn('fill="url(#g)"'))).toMatchObject({ verdict: 'unsure' });
+  });
+
+  it('counts the ground that a text brings along as CSS puts it there', () => {
+    const page = pageOf('<b class="t"></b>', '.t::before { content: "New"; color: #fff; background: #000 }');
+    const found = checkText(lookingAt(page.stylesFor().at()), selectAll(page.tree, '.t')[0]!, 'AA', 'before');
+    expect(found).toMatchObject({ verdict: 'passes', measured: 21 });
   });
 
   it('leaves out emoji and what is there for screen readers alone', () => {

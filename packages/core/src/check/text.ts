@@ -1,19 +1,17 @@
 import { showRatio } from '../colour/contrast.js';
-import type { Rgba } from '../colour/rgba.js';
-import { isField } from '../css/selector/form-state.js';
-import { hull, inset, type Box } from '../page/box.js';
-import { contentBox } from '../paint/boxes.js';
-import { measureScene, type Halo } from '../paint/measure.js';
+import { measureScene } from '../paint/measure.js';
 import { COVERED, type Measurement } from '../paint/measurement.js';
-import { sceneFor, type Looking, type Scene } from '../paint/scene.js';
+import type { Looking } from '../paint/scene.js';
 import { marked } from '../paint/scene-nodes.js';
 import { once } from '../memo/once.js';
-import { ancestors, descendants, hasOwnText, type ElementNode } from '../tree/tree.js';
+import { ancestors, type ElementNode } from '../tree/tree.js';
 import { without, type Blank, type Check, type Level } from './check.js';
-import { haloOf, outlineOf } from './halo.js';
+import { firstCases } from './first-of-text.js';
 import { COVERS, hiddenBy, hiddenVerdict, isMovedByState, isOutOfReach, textHiddenBy } from './hidden.js';
 import { isSwitchedOff } from './switched-off.js';
+import { isLarge, textCase, unlessFound, type TextCase } from './text-case.js';
 import { verdictOf } from './verdict.js';
+import { whereverScrolled } from './while-scrolling.js';
 
 /** WCAG 2.2, 1.4.3 level AA. */
 export const NEEDED_NORMAL = 4.5;
@@ -22,107 +20,8 @@ export const NEEDED_LARGE = 3;
 export const ENHANCED_NORMAL = 7;
 export const ENHANCED_LARGE = 4.5;
 
-/** WCAG 2.2, large scale: at least 18 point, or 14 point bold; one point is 4/3 px. */
-export const isLarge = (fontSizePx: number, weight: number): boolean =>
-  fontSizePx >= 24 || (fontSizePx >= 14 * (4 / 3) - 1e-6 && weight >= 700);
-
 const neededFor = (large: boolean, level: Level) =>
   level === 'AAA' ? (large ? ENHANCED_LARGE : ENHANCED_NORMAL) : large ? NEEDED_LARGE : NEEDED_NORMAL;
-
-const FIELD_TEXT = new Set(['submit', 'button', 'reset']);
-
-/** Elements within a component that paint text: itself, and descendants with text of their own. */
-export function textCarriers(element: ElementNode): ElementNode[] {
-  const carriers = [element, ...descendants(element)].filter(hasOwnText);
-  const paintsValue =
-    element.name === 'input' &&
-    FIELD_TEXT.has((element.attributes.get('type') ?? '').toLowerCase()) &&
-    element.attributes.get('value') !== '';
-  return paintsValue ? [element] : carriers;
-}
-
-/** Elements that paint the text of a part: a field its own, which somebody types or chooses. */
-export const partCarriers = (element: ElementNode): ElementNode[] =>
-  isField(element) ? [element] : textCarriers(element);
-
-/** A text ready to be measured, or tried with other colours. */
-export interface TextCase {
-  readonly carrier: ElementNode;
-  readonly colour: Rgba;
-  readonly scene: Scene;
-  /** Where its letters are; empty where that was not measured. */
-  readonly areas: readonly Box[];
-  readonly halo: Halo | undefined;
-  /** Colour of an outline around the letters. */
-  readonly outline: Rgba | undefined;
-  readonly large: boolean;
-}
-
-/** A pseudo-element's own opacity fades its text over what its element paints. */
-const fadedBy = (colour: Rgba, opacity: string): Rgba => {
-  const share = Number.parseFloat(opacity);
-  return Number.isFinite(share) && share < 1 ? { ...colour, alpha: colour.alpha * Math.max(0, share) } : colour;
-};
-
-/**
- * Letters do not fill the box of their line: above capitals and below descenders it is empty, in most fonts by these
- * shares of its height.
- */
-const ABOVE_LETTERS = 0.15;
-const BELOW_LETTERS = 0.05;
-
-/** Where the letters of an element's own text are. */
-export function textAreas({ geometry, view }: Looking, carrier: ElementNode, pseudo?: string): Box[] {
-  const measured = geometry?.elements.get(carrier.order);
-  if (!measured) return [];
-  if (pseudo === 'before' || pseudo === 'after') return measured[pseudo] ? [measured[pseudo]] : [];
-  const style = view.of(carrier);
-  const lines = measured.lines.length ? measured.lines : [contentBox(style, measured.box)];
-  return lines
-    .map((line) => inset(line, [line.height * ABOVE_LETTERS, 0, line.height * BELOW_LETTERS, 0]))
-    .filter(({ width, height }) => width > 0.5 && height > 0.5);
-}
-
-/** What was found out about the texts of a page that is looked at, by what was asked. */
-const textsOf = once((_looking: Looking) => new Map<string, TextCase>());
-const checksOf = once((_looking: Looking) => new Map<string, Check>());
-
-function unlessFound<T>(found: Map<string, T>, key: string, make: () => T): T {
-  let known = found.get(key);
-  if (known === undefined) found.set(key, (known = make()));
-  return known;
-}
-
-/**
- * What a text is painted with and on.
- *
- * @param tried an element whose background colour is to be tried in others
- */
-export const textCase = (looking: Looking, carrier: ElementNode, pseudo?: string, tried?: ElementNode): TextCase =>
-  unlessFound(textsOf(looking), `${carrier.order} ${pseudo ?? ''} ${tried?.order ?? ''}`, () =>
-    textAfresh(looking, carrier, pseudo, tried),
-  );
-
-function textAfresh(
-  looking: Looking,
-  carrier: ElementNode,
-  pseudo: string | undefined,
-  tried: ElementNode | undefined,
-): TextCase {
-  const style = looking.view.of(carrier, pseudo);
-  // Where it is set, the fill paints the text and not `color`.
-  const colour = fadedBy(style.colour('-webkit-text-fill-color'), pseudo === undefined ? '1' : style.text('opacity'));
-  const areas = textAreas(looking, carrier, pseudo);
-  return {
-    carrier,
-    colour,
-    scene: sceneFor(looking, { element: carrier, pseudo, colour, tried }, areas.length ? hull(areas) : undefined),
-    areas,
-    halo: haloOf(style),
-    outline: outlineOf(style),
-    large: isLarge(style.fontSize, style.fontWeight),
-  };
-}
 
 const LOGO = /(^|[-_])logo(type|mark)?$/i;
 
@@ -158,6 +57,9 @@ function excuseOf(looking: Looking, carrier: ElementNode, pseudo: string | undef
 
 const AWAY: Excuse = { verdict: 'unseen', reason: 'It stands outside of the page.' };
 
+/** What was found out about the texts of a page that is looked at, by what was asked. */
+const checksOf = once((_looking: Looking) => new Map<string, Check>());
+
 /** Measures one text by WCAG 2.2: 1.4.3 at level AA, 1.4.6 at level AAA. */
 export const checkText = (looking: Looking, carrier: ElementNode, level: Level = 'AA', pseudo?: string): Check =>
   unlessFound(checksOf(looking), `${carrier.order} ${pseudo ?? ''} ${level}`, () =>
@@ -172,7 +74,7 @@ function checkAfresh(looking: Looking, carrier: ElementNode, level: Level, pseud
   if (!excuse) {
     // What a state brings into the page was measured where it was before.
     const asSeen = isAway ? { ...looking, geometry: undefined } : looking;
-    const check = judgeText(textCase(asSeen, carrier, pseudo), level);
+    const check = whereverScrolled(asSeen, carrier, (at) => judgeAll(at, carrier, level, pseudo));
     if (check.verdict !== 'short' || !mayBeLogo(carrier)) return check;
     const reason = `As text it fails, at ${showRatio(check.measured!)}. Is it a logo? Then nothing is required of it.`;
     return { ...without(check.criterion, 'unsure', check.needed, reason, check.basis), large: check.large };
@@ -181,6 +83,18 @@ function checkAfresh(looking: Looking, carrier: ElementNode, level: Level, pseud
   const large = isLarge(style.fontSize, style.fontWeight);
   const criterion = level === 'AAA' ? ('1.4.6' as const) : ('1.4.3' as const);
   return { ...without(criterion, excuse.verdict, neededFor(large, level), excuse.reason), large };
+}
+
+/** A text with its first letter and line, where these are painted otherwise; the worst of them speaks. */
+function judgeAll(looking: Looking, carrier: ElementNode, level: Level, pseudo: string | undefined): Check {
+  const text = textCase(looking, carrier, pseudo);
+  const check = judgeText(text, level);
+  if (pseudo !== undefined) return check;
+  const firsts = firstCases(looking.view, text).map(({ text: own, where }): Check => {
+    const first = judgeText(own, level);
+    return { ...first, reason: first.reason ?? where };
+  });
+  return worstOf([check, ...firsts])!;
 }
 
 /** The check of a text that is to be judged. */

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { textCarriers } from '../check/text.js';
+import { textCarriers } from '../check/text-case.js';
 import { DESKTOP } from '../css/conditions/environment.js';
 import { selectAll } from '../css/selector/locator.js';
 import { EMPTY_LOOK } from '../look/model.js';

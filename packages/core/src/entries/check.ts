@@ -1,8 +1,10 @@
 /** Checks of a page and of its components, with figures and reasons. */
 
 export * from '../check/check.js';
-export { checkEdge, checkIcon, coloursAlong } from '../check/edge.js';
-export { checkText, isLarge, NEEDED_LARGE, NEEDED_NORMAL } from '../check/text.js';
+export { checkEdge, coloursAlong } from '../check/edge.js';
+export { checkIcon } from '../check/icon/icon.js';
+export { checkText, NEEDED_LARGE, NEEDED_NORMAL } from '../check/text.js';
+export { isLarge } from '../check/text-case.js';
 export { checkRecord, type CheckRecord } from '../report/check-record.js';
 export * from '../report/page-ledger.js';
 export * from '../ledger/ledger-check.js';

@@ -1,7 +1,9 @@
 import { without, type Check, type Level } from '../check/check.js';
-import { checkEdge, checkIcon } from '../check/edge.js';
+import { checkEdge } from '../check/edge.js';
+import { checkIcon, checkMark } from '../check/icon/icon.js';
 import { checkThumb } from '../check/thumb.js';
-import { checkText, partCarriers, worstOf } from '../check/text.js';
+import { checkText, worstOf } from '../check/text.js';
+import { partCarriers } from '../check/text-case.js';
 import type { Demand } from '../component/kind.js';
 import type { StateColumn } from '../component/state-column.js';
 import type { FoundPart } from '../component/parts.js';
@@ -48,7 +50,10 @@ function measure({ demand, part, level = 'AA' }: DemandInput, seen: LookedAt): M
   const { pseudo } = part.part;
   if (demand.criterion === '1.4.3') {
     if (demand.own) return hasOwnText(element) ? [{ check: checkText(looking, element, level), at: element }] : [];
-    if (pseudo !== undefined) return [{ check: checkText(looking, element, level, pseudo), at: element }];
+    if (pseudo !== undefined) {
+      const check = checkMark(looking, element, pseudo) ?? checkText(looking, element, level, pseudo);
+      return [{ check, at: element }];
+    }
     return partCarriers(element).map((carrier) => ({ check: checkText(looking, carrier, level), at: carrier }));
   }
   if (demand.of === 'edge') return [{ check: checkEdge(looking, element), at: element }];

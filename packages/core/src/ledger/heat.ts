@@ -1,4 +1,4 @@
-import { textCarriers, textCase } from '../check/text.js';
+import { textCarriers, textCase } from '../check/text-case.js';
 import { contrastRatio } from '../colour/contrast.js';
 import { colourOfSteps, pixelOf, rasters } from '../paint/raster.js';
 import type { LookedAt } from './checks.js';

@@ -1,3 +1,4 @@
+import { once } from '../memo/once.js';
 import { type Box } from './box.js';
 import { InvalidSelectorError } from '../css/selector/match.js';
 import { selectAll } from '../css/selector/locator.js';
@@ -21,6 +22,16 @@ export interface Geometry {
   /** By the elements' places in the document; what has no box is left out. */
   readonly elements: ReadonlyMap<number, ElementGeometry>;
 }
+
+/** How far down a page goes, in CSS pixels. */
+const pageBottom = once((geometry: Geometry): number => {
+  let bottom = 0;
+  for (const { box } of geometry.elements.values()) bottom = Math.max(bottom, box.y + box.height);
+  return bottom;
+});
+
+/** Whether a page is longer than its window, by more than what rounding adds. */
+export const scrolls = (geometry: Geometry): boolean => pageBottom(geometry) > geometry.height + 2;
 
 type Numbers = readonly [number, number, number, number];
 

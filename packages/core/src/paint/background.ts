@@ -1,15 +1,14 @@
 import { spacedTerms } from '../value/split-text.js';
-import { parseColour } from '../colour/parse.js';
 import type { ElementStyle } from '../css/cascade/element-style.js';
 import type { ElementNode } from '../tree/tree.js';
 import { splitTopLevel } from '../css/values/split.js';
-import { readShadows } from '../value/shadow.js';
 import { once } from '../memo/once.js';
-import { inset, shared, type Box } from '../page/box.js';
-import { borderWidths, namedBox, paddingBox } from './boxes.js';
+import { shared, type Box } from '../page/box.js';
+import { borderWidths, namedBox } from './boxes.js';
 import type { Fill, Pattern, Tiling } from './fill.js';
 import { readFilters } from './filters.js';
 import { paintGradient } from './gradient/gradient.js';
+import { insetShadows } from './inset-shadow.js';
 import { lengthIn } from './length.js';
 import { picturePattern, TOO_COSTLY, whyNoPixels, type PictureSource } from './pictures.js';
 
@@ -18,6 +17,8 @@ export interface BackgroundInput {
   /** Border box; undefined where no geometry is known. */
   readonly box: Box | undefined;
   readonly viewport: Box;
+  /** The page is longer than its window, so that what is fixed to the window moves behind what is not. */
+  readonly scrolls?: boolean;
   readonly pictures: PictureSource;
   /** Name of the element in messages. */
   readonly tag: string;
@@ -129,7 +130,10 @@ function rounded(layer: LayerTexts, tile: { width: number; height: number }, are
 /** Where no box is known a pattern stands for all its colours; its size has no say in those. */
 const ANY = 100;
 
-function layerFill(layer: LayerTexts, { style, box, viewport, pictures, tag }: BackgroundInput): Fill | undefined {
+function layerFill(
+  layer: LayerTexts,
+  { style, box, viewport, scrolls, pictures, tag }: BackgroundInput,
+): Fill | undefined {
   if (layer.image === 'none' || layer.clip === 'text') return undefined;
   const painted = box && namedBox(layer.clip, style, box);
   const unknown = (why: string): Fill => ({ kind: 'unknown', why, box: painted });
@@ -159,43 +163,48 @@ function layerFill(layer: LayerTexts, { style, box, viewport, pictures, tag }: B
   if (!pattern) return unknown(`What is painted on ${tag} cannot be told from its CSS.`);
   const tiling = area && tilingOf(layer, tile, area);
   if (area && !tiling) return unknown(`The place of the background of ${tag} cannot be told.`);
-  return { kind: 'pattern', pattern, tiling, box: painted, what: field ? 'picture' : 'gradient' };
-}
-
-/** Shadows inside a box with a sharp edge: all of the padding box but a hole. */
-function insetShadows({ style, box }: BackgroundInput): Fill[] {
-  const text = style.text('box-shadow');
-  if (!box || text === 'none' || !text.includes('inset')) return [];
-  const padding = paddingBox(style, box);
-  return (readShadows(text) ?? []).reverse().flatMap((shadow): Fill[] => {
-    const colour = parseColour(shadow.colour ?? '');
-    const [x = 0, y = 0, blur = 0, spread = 0] = [shadow.x, shadow.y, shadow.blur, shadow.spread].map(
-      Number.parseFloat,
-    );
-    if (!shadow.inset || !colour || blur > 0) return [];
-    const hole = inset(padding, [spread, spread, spread, spread]);
-    return [{ kind: 'solid', colour, box: padding, hole: { ...hole, x: hole.x + x, y: hole.y + y } }];
-  });
+  const moves = layer.attachment === 'fixed' && scrolls;
+  return {
+    kind: 'pattern',
+    pattern,
+    tiling: moves ? undefined : tiling,
+    box: painted,
+    what: field ? 'picture' : 'gradient',
+  };
 }
 
 const SIDES = ['top', 'right', 'bottom', 'left'] as const;
 
+/** Whether a picture or gradient is painted in place of the borders. */
+export const hasBorderImage = (style: ElementStyle): boolean =>
+  style.text('border-image-source') !== 'none' && borderWidths(style).some((width) => width > 0);
+
+/** All around, or also over the ground (CSS Backgrounds 3, section 5.2). */
+function borderImageFills(style: ElementStyle, box: Box, widths: ReturnType<typeof borderWidths>, tag: string): Fill[] {
+  const why = `A picture or gradient is painted as the border of ${tag}.`;
+  if (/\bfill\b/.test(style.text('border-image-slice'))) return [{ kind: 'unknown', why, box }];
+  return SIDES.map((side, i): Fill => ({ kind: 'unknown', why, box: sideOf(side, box, widths[i]!) }));
+}
+
+/** The strip along one side of a box. */
+const sideOf = (side: (typeof SIDES)[number], box: Box, width: number): Box =>
+  side === 'top'
+    ? { ...box, height: width }
+    : side === 'bottom'
+      ? { ...box, y: box.y + box.height - width, height: width }
+      : side === 'left'
+        ? { ...box, width }
+        : { ...box, x: box.x + box.width - width, width };
+
 /** The four borders, each a strip of its side. */
-export function borderFills(style: ElementStyle, box: Box): Fill[] {
+export function borderFills(style: ElementStyle, box: Box, tag: string): Fill[] {
   const widths = borderWidths(style);
+  if (hasBorderImage(style)) return borderImageFills(style, box, widths, tag);
   return SIDES.flatMap((side, i): Fill[] => {
     const width = widths[i]!;
     if (width <= 0) return [];
     const colour = style.colour(`border-${side}-color`);
-    const strip: Box =
-      side === 'top'
-        ? { ...box, height: width }
-        : side === 'bottom'
-          ? { ...box, y: box.y + box.height - width, height: width }
-          : side === 'left'
-            ? { ...box, width }
-            : { ...box, x: box.x + box.width - width, width };
-    return [{ kind: 'solid', colour, box: strip }];
+    return [{ kind: 'solid', colour, box: sideOf(side, box, width) }];
   });
 }
 
@@ -238,8 +247,8 @@ function fillsOf(input: BackgroundInput): Fill[] {
     const fill = layerFill(layer, input);
     if (fill) fills.push(fill);
   }
-  fills.push(...insetShadows(input));
-  if (box) fills.push(...borderFills(style, box));
+  fills.push(...insetShadows(style, box, input.tag));
+  if (box) fills.push(...borderFills(style, box, input.tag));
   return fills;
 }
 

@@ -1,47 +1,17 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { checkEdge } from '../check/edge.js';
-import { checkText } from '../check/text.js';
 import { contrastRatio, luminance } from '../colour/contrast.js';
 import { toHex } from '../colour/print.js';
 import { WHITE } from '../colour/rgba.js';
-import { readGeometry, storeGeometry, type Geometry } from '../page/geometry.js';
-import { selectAll } from '../css/selector/locator.js';
+import { readGeometry, storeGeometry } from '../page/geometry.js';
 import { fieldOf, packField, unpackField } from '../picture/field.js';
 import { resample } from '../picture/resample.js';
 import { sweep } from '../picture/sweep.js';
 import { opaque } from '../testing/arbitraries.js';
-import { lookingAt, pageOf } from '../testing/page.js';
-import { NO_PICTURES, type PictureSource } from './pictures.js';
-
-type Boxes = Readonly<Record<string, readonly [number, number, number, number]>>;
-
-/** A page whose elements stand where the test says; a text's line is its whole box. */
-function placed(body: string, css: string, boxes: Boxes, pictures: PictureSource = NO_PICTURES) {
-  const page = pageOf(body, css);
-  const elements = new Map(
-    Object.entries({ html: [0, 0, 400, 300] as const, body: [0, 0, 400, 300] as const, ...boxes }).map(
-      ([selector, [x, y, width, height]]) => {
-        const box = { x, y, width, height };
-        return [selectAll(page.tree, selector)[0]!.order, { box, lines: [box] }] as const;
-      },
-    ),
-  );
-  const geometry: Geometry = { width: 400, height: 300, elements };
-  const looking = lookingAt(page.stylesFor().at(), geometry, pictures);
-  const one = (selector: string) => selectAll(page.tree, selector)[0]!;
-  return { page, looking, one, text: (selector: string) => checkText(looking, one(selector)) };
-}
-
-const field = (
-  width: number,
-  height: number,
-  at: (x: number, y: number) => readonly [number, number, number, number],
-) => {
-  const data = new Uint8ClampedArray(width * height * 4);
-  for (let y = 0; y < height; y++) for (let x = 0; x < width; x++) data.set(at(x, y), (y * width + x) * 4);
-  return fieldOf(width, height, data);
-};
+import { pageOf } from '../testing/page.js';
+import { field, placed, type Boxes } from '../testing/placed.js';
+import type { PictureSource } from './pictures.js';
 
 describe('what lies behind a text, where things stand', () => {
   const boxes: Boxes = { '.banner': [0, 0, 400, 200], '.bar': [0, 0, 400, 60], '.t': [20, 20, 100, 20] };

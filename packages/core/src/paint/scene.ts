@@ -2,18 +2,16 @@ import { over } from '../colour/composite.js';
 import { WHITE, type Rgba } from '../colour/rgba.js';
 import type { ElementStyle } from '../css/cascade/element-style.js';
 import type { StyledPage } from '../css/cascade/page-styles.js';
-import type { Geometry } from '../page/geometry.js';
+import { scrolls, type Geometry } from '../page/geometry.js';
 import { selfAndAncestors, type ElementNode } from '../tree/tree.js';
 import { once } from '../memo/once.js';
 import { oncePerShape } from '../css/cascade/once-per-shape.js';
 import { backgroundFills, textFills, type BackgroundInput } from './background.js';
-import { BLENDS } from './blend.js';
-import { contentBox } from './boxes.js';
 import { covers, isEmpty, meets, shared, type Box } from '../page/box.js';
+import { drawnBy } from './drawn-by.js';
 import type { Fill } from './fill.js';
-import { readFilters } from './filters.js';
-import { picturePattern, TOO_COSTLY, whyNoPixels, type PictureSource } from './pictures.js';
-import { pictureOf } from './replaced.js';
+import type { PictureSource } from './pictures.js';
+import { groupOf, isMasked, puttingOf, shaped, tagOf, type Doubts } from './putting.js';
 import { opacityOf } from './opacity.js';
 import { withBlurs, doubtOfBlur } from './blur.js';
 import { doubtOf, simplify, type Mark, type SceneGroup, type SceneNode } from './scene-nodes.js';
@@ -37,34 +35,14 @@ export interface Looking {
   readonly pictures: PictureSource;
   /** Bytes of a picture's file, where they are known. */
   readonly weights?: ((address: string) => number | undefined) | undefined;
+  /** A colour in place of all that lies beneath something that stays while the page moves. */
+  readonly beneath?: { readonly element: ElementNode; readonly colour: Rgba } | undefined;
   /** Shown as if no picture had loaded. */
   readonly withoutPictures?: boolean | undefined;
 }
 
 /** The paper under a page in the dark scheme, as Chromium has it. */
 const DARK_PAPER: Rgba = { r: 18 / 255, g: 18 / 255, b: 18 / 255, alpha: 1 };
-
-const tagOf = (element: ElementNode, pseudo?: string) => `<${element.name}${pseudo ? `::${pseudo}` : ''}>`;
-
-interface Doubts {
-  add: (why: string) => void;
-}
-
-/** How what an element paints is put on what lies behind it. */
-const puttingOf = oncePerShape((style: ElementStyle) => {
-  const { apply, inexact } = readFilters(style.text('filter'));
-  const mode = style.text('mix-blend-mode');
-  const opacity = opacityOf(style);
-  const key = `${opacity} ${mode} ${style.text('filter')}`;
-  return { key, opacity, mode, blend: mode === 'normal' ? undefined : BLENDS[mode], filters: apply, inexact };
-});
-
-function groupOf(element: ElementNode, style: ElementStyle, nodes: readonly SceneNode[], doubts: Doubts): SceneGroup {
-  const { key, opacity, mode, blend, filters, inexact } = puttingOf(style);
-  if (inexact.length) doubts.add(`A filter changes the colours of ${tagOf(element)}.`);
-  if (mode !== 'normal' && !blend) doubts.add(`${tagOf(element)} is blended with what lies behind it.`);
-  return { kind: 'group', key, opacity, blend, filters, nodes };
-}
 
 const paperUnder = (root: ElementStyle): Rgba => (root.scheme === 'dark' ? DARK_PAPER : WHITE);
 const paperFor = (view: StyledPage): Rgba => paperUnder(view.of(view.styles.tree.root));
@@ -100,7 +78,17 @@ export interface Measurable {
   readonly colour?: Rgba | undefined;
   /** An element whose background colour is to be tried in others. */
   readonly tried?: ElementNode | undefined;
+  /** What is measured is its own ground, as of a mark that CSS draws: that is left out of what lies behind. */
+  readonly isGround?: boolean;
 }
+
+/** Pseudo-elements that are painted in a place of their own. */
+const isPlacedPseudo = (pseudo: string | undefined) => pseudo === 'before' || pseudo === 'after';
+const isSame = (what: Measurable, element: ElementNode, pseudo: string | undefined) =>
+  element === what.element && pseudo === what.pseudo;
+/** A part that is a pseudo-element has a ground of its own, if it is painted in a place of its own. */
+const isTried = (what: Measurable, element: ElementNode, pseudo: string | undefined) =>
+  element === what.tried && pseudo === (isPlacedPseudo(what.pseudo) ? what.pseudo : undefined);
 
 /** What is painted in an area of a measured page. */
 function fromGeometry(looking: Looking, geometry: Geometry, what: Measurable, area: Box): Scene {
@@ -125,9 +113,10 @@ function nodesIn(looking: Looking, geometry: Geometry, what: Measurable, area: B
     style,
     box,
     viewport,
+    scrolls: scrolls(geometry),
     pictures,
     tag: tagOf(element, pseudo),
-    tried: element === what.tried && !pseudo ? element : undefined,
+    tried: isTried(what, element, pseudo) ? element : undefined,
   });
   const canvasBox = geometry.elements.get(root.order)?.box ?? viewport;
   const canvas = backgroundFills(input(view.of(owner), canvasBox, owner)).map((fill): Fill => ({
@@ -138,68 +127,53 @@ function nodesIn(looking: Looking, geometry: Geometry, what: Measurable, area: B
   const nodesOf = (step: PaintStep): SceneNode[] => {
     const { element, pseudo, box, clip } = step;
     const style = view.of(element, pseudo);
+    const isMeasured = isSame(what, element, pseudo);
+    const mark =
+      what.colour && (isMeasured || (element === what.element && !isPlacedPseudo(what.pseudo)))
+        ? [markOf(looking, what, what.colour, box, viewport)]
+        : [];
     if (step.kind === 'ground') {
-      if ((element === owner && !pseudo) || !meets(box, area)) return [];
-      return bySide(backgroundFills(input(style, box, element, pseudo)), clip, area);
+      const isLeftOut = (element === owner && !pseudo) || (what.isGround && isMeasured) || !meets(box, area);
+      const fills = isLeftOut ? [] : bySide(backgroundFills(input(style, box, element, pseudo)), clip, area);
+      // A pseudo-element has no step of its own for what it holds.
+      return pseudo ? [...fills, ...mark] : fills;
     }
-    const nodes: SceneNode[] = [];
     // An icon is not behind itself.
-    const drawn = element === what.element ? undefined : drawnBy(looking, element, style, box);
-    if (drawn) nodes.push(...bySide([drawn], clip, area));
-    if (element === what.element && what.colour) nodes.push(markOf(looking, what, what.colour, box, viewport));
-    return nodes;
+    const drawn = element === what.element ? undefined : drawnBy(element, style, box, pictures, view.styles.known.base);
+    return drawn ? [...bySide([drawn], clip, area), ...mark] : mark;
   };
   // What is fully transparent paints nothing, and its filters change nothing of what lies behind it.
   const isClear = ({ element, pseudo }: PaintGroup): boolean => puttingOf(view.of(element, pseudo)).opacity === 0;
-  const build = (group: PaintGroup): SceneGroup =>
-    groupOf(
-      group.element,
-      view.of(group.element, group.pseudo),
-      group.steps.flatMap((step): SceneNode[] =>
-        step.kind !== 'group' ? nodesOf(step) : isClear(step) ? [] : [build(step)],
-      ),
-      doubts,
+  const build = (group: PaintGroup): SceneGroup => {
+    const { element, pseudo } = group;
+    const style = view.of(element, pseudo);
+    const nodes = group.steps.flatMap((step): SceneNode[] =>
+      step.kind !== 'group' ? nodesOf(step) : isClear(step) ? [] : [build(step)],
     );
-  const tree = build(paintOrder({ view, geometry, root, area }));
+    const left = shaped(nodes, style, boxIn(geometry, element, pseudo), area, element);
+    return groupOf(element, style, left, doubts, what.isGround && isSame(what, element, pseudo));
+  };
+  const order = paintOrder({ view, geometry, root, area });
+  const { beneath } = looking;
+  const above = beneath && groupIn(order, beneath.element);
+  if (above) return simplify([{ kind: 'solid', colour: beneath.colour, box: undefined }, build(above)]);
+  const tree = build(order);
   return simplify([{ kind: 'solid', colour: paperFor(view), box: undefined }, ...canvas, tree]);
 }
 
-function drawnBy(looking: Looking, element: ElementNode, style: ElementStyle, box: Box): Fill | undefined {
-  const picture = pictureOf(element, looking.view.styles.known.base);
-  if (!picture) return undefined;
-  const inside = contentBox(style, box);
-  if (picture.kind === 'unknown') return { kind: 'unknown', why: `${picture.why} (<${element.name}>).`, box: inside };
-  const field = looking.pictures(picture.address);
-  if (field === null) return undefined;
-  if (!field || field === TOO_COSTLY)
-    return { kind: 'unknown', why: whyNoPixels(`<${element.name}>`, field), box: inside };
-  const fitted = fit(style.text('object-fit'), field.natural, inside);
-  const pattern = picturePattern(field, fitted.width, fitted.height);
-  return {
-    kind: 'pattern',
-    pattern,
-    tiling: { x: fitted.x, y: fitted.y, stepX: undefined, stepY: undefined },
-    box: inside,
-    what: 'picture',
-  };
-}
+const boxIn = (geometry: Geometry, element: ElementNode, pseudo: string | undefined): Box | undefined => {
+  const measured = geometry.elements.get(element.order);
+  return pseudo === 'before' || pseudo === 'after' ? measured?.[pseudo] : measured?.box;
+};
 
-/** Where a picture is drawn in its box, in the middle unless it is stretched (CSS Images 3, section 5.5). */
-function fit(how: string, natural: { readonly width: number; readonly height: number }, box: Box): Box {
-  const scales = [box.width / natural.width, box.height / natural.height];
-  const scale =
-    how === 'cover'
-      ? Math.max(...scales)
-      : how === 'contain'
-        ? Math.min(...scales)
-        : how === 'none'
-          ? 1
-          : how === 'scale-down'
-            ? Math.min(1, ...scales)
-            : undefined;
-  if (scale === undefined) return box;
-  const [width, height] = [natural.width * scale, natural.height * scale];
-  return { x: box.x + (box.width - width) / 2, y: box.y + (box.height - height) / 2, width, height };
+/** What an element paints as one, wherever that is within another. */
+function groupIn(group: PaintGroup, element: ElementNode): PaintGroup | undefined {
+  if (group.element === element && !group.pseudo) return group;
+  for (const step of group.steps) {
+    const found = step.kind === 'group' ? groupIn(step, element) : undefined;
+    if (found) return found;
+  }
+  return undefined;
 }
 
 function markOf(looking: Looking, what: Measurable, colour: Rgba, box: Box | undefined, viewport: Box): Mark {
@@ -221,11 +195,22 @@ function fromAncestors(looking: Looking, what: Measurable): Scene {
   const viewport: Box = { x: 0, y: 0, width: environment.width, height: environment.height };
   let nodes: SceneNode[] = what.colour ? [markOf(looking, what, what.colour, undefined, viewport)] : [];
   let covered = false;
+  const fillsOf = (element: ElementNode, pseudo?: string) => {
+    if (what.isGround && isSame(what, element, pseudo)) return [];
+    const tried = isTried(what, element, pseudo) ? element : undefined;
+    const style = view.of(element, pseudo);
+    return backgroundFills({ style, box: undefined, viewport, pictures, tag: tagOf(element, pseudo), tried });
+  };
+  if (isPlacedPseudo(what.pseudo)) {
+    const style = view.of(what.element, what.pseudo);
+    const own = [...fillsOf(what.element, what.pseudo), ...nodes];
+    nodes = [groupOf(what.element, style, own, doubts, what.isGround)];
+  }
   for (const element of selfAndAncestors(what.element)) {
     const style = view.of(element);
-    const tried = element === what.tried ? element : undefined;
-    const fills = backgroundFills({ style, box: undefined, viewport, pictures, tag: tagOf(element), tried });
-    nodes = [groupOf(element, style, [...fills, ...nodes], covered ? { add: () => undefined } : doubts)];
+    const fills = fillsOf(element);
+    const isCutOut = what.isGround && isSame(what, element, undefined);
+    nodes = [groupOf(element, style, [...fills, ...nodes], doubts, isCutOut)];
     if (fills.some((fill) => fill.kind === 'solid' && fill.colour.alpha >= 1)) covered = true;
     // A faded group lets through what lies outside it.
     if (opacityOf(style) < 1) covered = false;
@@ -243,6 +228,7 @@ const hasPlainGround = oncePerShape((style) => {
   const { opacity, mode, filters, inexact } = puttingOf(style);
   return (
     opacity === 1 &&
+    !isMasked(style) &&
     mode === 'normal' &&
     !filters.length &&
     !inexact.length &&

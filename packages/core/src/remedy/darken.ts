@@ -1,7 +1,8 @@
 import { over } from '../colour/composite.js';
 import { toHex } from '../colour/print.js';
 import { sameRgba, type Rgba } from '../colour/rgba.js';
-import { isLarge, NEEDED_LARGE, NEEDED_NORMAL } from '../check/text.js';
+import { NEEDED_LARGE, NEEDED_NORMAL } from '../check/text.js';
+import { isLarge } from '../check/text-case.js';
 import type { ElementStyle } from '../css/cascade/element-style.js';
 import { once } from '../memo/once.js';
 import { darkEdge, darkGround, darkInk, turns, type Grounds } from '../palette/dark.js';

@@ -1,5 +1,6 @@
 import type { Check, Level } from '../check/check.js';
-import { checkText, textCarriers } from '../check/text.js';
+import { checkText } from '../check/text.js';
+import { textCarriers } from '../check/text-case.js';
 import { findTargets } from '../component/find.js';
 import { DESKTOP, type Environment } from '../css/conditions/environment.js';
 import { AT_REST, forceStates } from '../css/selector/forced.js';

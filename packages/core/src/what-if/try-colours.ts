@@ -1,7 +1,9 @@
 import { once } from '../memo/once.js';
-import { iconToTry, NEEDED_EDGE } from '../check/edge.js';
+import { NEEDED_EDGE } from '../check/edge.js';
+import { iconToTry } from '../check/icon/icon.js';
 import type { Level } from '../check/check.js';
-import { checkText, partCarriers, textCase, type TextCase } from '../check/text.js';
+import { checkText } from '../check/text.js';
+import { partCarriers, textCase, type TextCase } from '../check/text-case.js';
 import { ALLOWED_SHARE, verdictOf } from '../check/verdict.js';
 import { parseColour } from '../colour/parse.js';
 import { luminance } from '../colour/contrast.js';
@@ -77,7 +79,7 @@ export function triedCase(
 
 /** An icon as a case: its worst place decides. */
 export function triedIcon(looking: Looking, element: ElementNode): TriedCase | undefined {
-  const text = iconToTry(looking, element);
+  const text = iconToTry(looking, element)?.text;
   return text && { text, needed: NEEDED_EDGE, takesColour: true, onGround: false, strict: true };
 }
 

@@ -1,0 +1,68 @@
+import { once } from '../memo/once.js';
+import type { StyledPage } from '../css/cascade/page-styles.js';
+import { marked } from '../paint/scene-nodes.js';
+import type { ElementNode } from '../tree/tree.js';
+import { selfAndAncestors } from '../tree/tree.js';
+import { isLarge, type TextCase } from './text-case.js';
+
+/** What of a text has a style of its own (CSS Pseudo-elements 4, section 2). */
+const FIRSTS = { 'first-line': 'In its first line.', 'first-letter': 'In its first letter.' } as const;
+type First = keyof typeof FIRSTS;
+
+/** A text in the colour of its first letter or line, and where that is. */
+export interface FirstCase {
+  readonly text: TextCase;
+  readonly where: string;
+}
+
+/** Whether rules of a page name a pseudo-element for an element at all. */
+const namesFor = once((_view: StyledPage) => new Map<ElementNode, readonly First[]>());
+
+function namedFor(view: StyledPage, element: ElementNode): readonly First[] {
+  const known = namesFor(view);
+  let found = known.get(element);
+  if (!found) {
+    const named = new Set(view.styles.possibleEntries(element).map(({ selector }) => selector.pseudoElement));
+    known.set(element, (found = (Object.keys(FIRSTS) as First[]).filter((name) => named.has(name))));
+  }
+  return found;
+}
+
+/** Only what makes a block of its own has a first line and letter. */
+const isBlock = (view: StyledPage, element: ElementNode): boolean =>
+  !/^(inline|contents|none|flex|inline-flex|grid|inline-grid)$/.test(view.of(element).text('display'));
+
+/** The element whose own text comes first in a block. */
+function holdsFirst(element: ElementNode): ElementNode | undefined {
+  for (const item of element.content) {
+    if (typeof item === 'string') {
+      if (item.trim()) return element;
+    } else {
+      const found = holdsFirst(item);
+      if (found) return found;
+    }
+  }
+  return undefined;
+}
+
+/** The cases of a text's first letter and first line, where a rule gives these another colour. */
+export function firstCases(view: StyledPage, text: TextCase): FirstCase[] {
+  const { carrier } = text;
+  const found: FirstCase[] = [];
+  for (const block of selfAndAncestors(carrier)) {
+    if (!isBlock(view, block)) continue;
+    for (const name of namedFor(view, block)) {
+      if (holdsFirst(block) !== carrier) continue;
+      const style = view.of(block, name);
+      // What an element within the line says of its own text holds there too; a first letter lies within that.
+      if (name === 'first-line' && carrier !== block && view.of(carrier).winner('color')) continue;
+      const colour = style.colour('-webkit-text-fill-color');
+      const scene = { ...text.scene, nodes: marked(text.scene.nodes, colour) };
+      const large = isLarge(style.fontSize, style.fontWeight);
+      found.push({ text: { ...text, colour, scene, large }, where: FIRSTS[name] });
+    }
+    // The first line of a block within a block is that of both.
+    if (holdsFirst(block.parent ?? block) !== carrier) break;
+  }
+  return found;
+}
