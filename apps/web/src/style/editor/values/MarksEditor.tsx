@@ -1,31 +1,53 @@
+import { lazy, Suspense, useState } from 'react';
 import type { EditorProps } from './editing';
+import { markOf, markText, MARKS } from './marks';
 
-const MARKS = ['›', '»', '/', '·', '•', '–', '|', '→', '★', '✓', '◆', '“', '”'];
+const IconChooser = lazy(() => import('./icons/IconChooser'));
 
-const QUOTED = /^"((?:[^"\\]|\\.)*)"\s*(?:\/\s*"((?:[^"\\]|\\.)*)")?$/;
-
-/** A mark that CSS puts before or after something, and whether screen readers say it. */
-export default function MarksEditor({ row, value, onChange, onSettle }: EditorProps) {
-  const read = QUOTED.exec(value);
-  const mark = read?.[1];
-  // With an empty text in its place (CSS Generated Content 3, section 1.2) it is decoration.
-  const isSaid = read !== null && read[2] === undefined;
-  const set = (next: string, said: boolean) => {
-    onChange({ [row.properties[0]!]: said ? `"${next}"` : `"${next}" / ""` });
+/** A mark that CSS puts before or after something, a character or an icon, and whether screen readers say it. */
+export default function MarksEditor({ row, value, valueOf, onChange, onSettle }: EditorProps) {
+  const read = markOf(value);
+  const [open, setOpen] = useState(false);
+  const set = (mark: string, said: string | undefined) => {
+    onChange({ [row.properties[0]!]: markText(mark, said) });
     onSettle();
   };
   return (
     <>
       <div className="choices" role="group" aria-label="Marks">
         {MARKS.map((own) => (
-          <button key={own} type="button" aria-pressed={own === mark} onClick={() => set(own, isSaid)}>
+          <button
+            key={own}
+            type="button"
+            aria-pressed={`"${own}"` === read?.mark}
+            onClick={() => set(`"${own}"`, read?.isPicture ? '' : read?.said)}
+          >
             {own}
           </button>
         ))}
+        <button type="button" aria-expanded={open} aria-pressed={read?.isPicture} onClick={() => setOpen(!open)}>
+          Icon…
+        </button>
       </div>
-      {mark ? (
+      {open ? (
+        <Suspense fallback={null}>
+          <IconChooser
+            colour={valueOf('text')}
+            fontSize={valueOf('font-size')}
+            onChoose={(image) => {
+              setOpen(false);
+              set(image, '');
+            }}
+          />
+        </Suspense>
+      ) : null}
+      {read && !read.isPicture && read.mark !== '""' ? (
         <label className="check-line">
-          <input type="checkbox" checked={isSaid} onChange={(event) => set(mark, event.target.checked)} />
+          <input
+            type="checkbox"
+            checked={read.said === undefined}
+            onChange={(event) => set(read.mark, event.target.checked ? undefined : '')}
+          />
           Said by screen readers
         </label>
       ) : null}
