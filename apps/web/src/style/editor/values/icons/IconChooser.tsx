@@ -1,9 +1,10 @@
 import { parseColour, toHex } from '@retoque/core';
+import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { siteAssetsQuery } from '../../../../assets/queries';
 import { useUpload } from '../../../../assets/useUpload';
-import { useQuery } from '@tanstack/react-query';
 import { useCellSite } from '../../site-context';
+import { Input } from '../../../../theme/Input';
 import { pictureText } from '../picture/PictureLayer';
 import { useShownColours } from '../useShownColours';
 import { iconFile, iconName, iconSize } from './icon-file';
@@ -42,7 +43,7 @@ export default function IconChooser({
   })).filter(({ icons }) => icons.length);
   return (
     <div className="item" role="group" aria-label="Icons">
-      <input
+      <Input
         type="search"
         aria-label="Find an icon"
         placeholder="Find an icon"

@@ -78,7 +78,7 @@ const called = (icons: Readonly<Record<string, LucideIcon>>): NamedIcon[] =>
 /** Icons that serve as marks beside words, by what they are for. */
 export const ICON_GROUPS: readonly { readonly label: string; readonly icons: readonly NamedIcon[] }[] = [
   {
-    label: 'Ways',
+    label: 'Arrows',
     icons: called({
       'chevron right': ChevronRight,
       'chevrons right': ChevronsRight,
