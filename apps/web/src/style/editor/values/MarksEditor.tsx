@@ -1,8 +1,9 @@
-import { lazy, Suspense, useState } from 'react';
+import { useState } from 'react';
+import { late } from '../../../shell/late';
 import type { EditorProps } from './editing';
 import { markOf, markText, MARKS } from './marks';
 
-const IconChooser = lazy(() => import('./icons/IconChooser'));
+const IconChooser = late(() => import('./icons/IconChooser'));
 
 /** A mark that CSS puts before or after something, a character or an icon, and whether screen readers say it. */
 export default function MarksEditor({ row, value, valueOf, onChange, onSettle }: EditorProps) {
@@ -30,16 +31,14 @@ export default function MarksEditor({ row, value, valueOf, onChange, onSettle }:
         </button>
       </div>
       {open ? (
-        <Suspense fallback={null}>
-          <IconChooser
-            colour={valueOf('text')}
-            fontSize={valueOf('font-size')}
-            onChoose={(image) => {
-              setOpen(false);
-              set(image, '');
-            }}
-          />
-        </Suspense>
+        <IconChooser
+          colour={valueOf('text')}
+          fontSize={valueOf('font-size')}
+          onChoose={(image) => {
+            setOpen(false);
+            set(image, '');
+          }}
+        />
       ) : null}
       {read && !read.isPicture && read.mark !== '""' ? (
         <label className="check-line">
