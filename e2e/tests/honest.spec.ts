@@ -3,7 +3,10 @@ import sharp from 'sharp';
 import {
   checkIcon,
   checkText,
+  ComponentSession,
   contrastRatio,
+  DESKTOP,
+  EMPTY_LOOK,
   selectAll,
   type Check,
   type Rgba,
@@ -233,6 +236,80 @@ test('an icon is said to pass only where its pixels do', async ({ page }) => {
     if (ratio >= check.needed !== passes) wrong.push(`${name}: the pixels are ${ratio.toFixed(2)}`);
     if ((check.verdict === 'passes') !== passes)
       wrong.push(`${name}: ${told(check)}, and the pixels ${ratio.toFixed(2)}`);
+  }
+  expect(wrong).toEqual([]);
+});
+
+const HELD = '<div class="g"><a class="b" href="#">Board</a></div>';
+const RINGS: readonly (readonly [name: string, css: string, isSeen: boolean])[] = [
+  ['the browser’s own', '', true],
+  ['the browser’s own, in a tight box', '.g { overflow: hidden }', false],
+  [
+    'off the control, in a tight box',
+    '.g { overflow: hidden } .b:focus-visible { outline: 2px solid #0b5563; outline-offset: 2px }',
+    false,
+  ],
+  [
+    'off the control, in a box that scrolls',
+    '.g { overflow: auto } .b:focus-visible { outline: 2px solid #0b5563; outline-offset: 2px }',
+    false,
+  ],
+  [
+    'off the control, in what is painted by itself',
+    '.g { contain: paint } .b:focus-visible { outline: 2px solid #0b5563; outline-offset: 2px }',
+    false,
+  ],
+  [
+    'a shadow, in a tight box',
+    '.g { overflow: clip } .b:focus-visible { outline: none; box-shadow: 0 0 0 3px #0b5563 }',
+    false,
+  ],
+  [
+    'cut with the control',
+    '.b { clip-path: inset(0) } .b:focus-visible { outline: 2px solid #0b5563; outline-offset: 2px }',
+    false,
+  ],
+  [
+    'off the control, with nothing in its way',
+    '.b:focus-visible { outline: 2px solid #0b5563; outline-offset: 2px }',
+    true,
+  ],
+  [
+    'cut on one side',
+    '.g { overflow-y: clip } .b:focus-visible { outline: 2px solid #0b5563; outline-offset: 2px }',
+    true,
+  ],
+  [
+    'within the control',
+    '.g { overflow: hidden } .b:focus-visible { outline: 2px solid #fff; outline-offset: -4px }',
+    true,
+  ],
+];
+
+test('a focus is said to be seen only where the pixels change', async ({ page }) => {
+  const base =
+    'body { margin: 40px } .g { display: inline-block } .b { display: block; padding: 9px 16px; color: #fff; background: #0b5563; text-decoration: none; font: 16px/20px sans-serif } ';
+  const wrong: string[] = [];
+  for (const [name, css, isSeen] of RINGS) {
+    const { session } = await photograph(page, HELD, base + css);
+    const picture = async () =>
+      sharp(await page.screenshot())
+        .raw()
+        .toBuffer();
+    const before = await picture();
+    await page.keyboard.press('Tab');
+    const after = await picture();
+    // The letters stay as they are, so whatever differs is the focus.
+    const changed = after.reduce((sum, value, i) => sum + (Math.abs(value - before[i]!) > 24 ? 1 : 0), 0);
+    const { kind, locator } = session.components().find((item) => item.kind === 'button')!;
+    const environment = { ...DESKTOP, ...page.viewportSize()! };
+    const checks = new ComponentSession(session, kind, locator).ledger(EMPTY_LOOK, {
+      viewports: [{ name: 'wide', environment }],
+    });
+    const own = checks.find(({ criterion, column }) => criterion === '2.4.7' && column === 'focus');
+    if (changed > 40 !== isSeen) wrong.push(`${name}: ${changed} channels change`);
+    if ((own?.verdict === 'passes') !== isSeen)
+      wrong.push(`${name}: ${own ? told(own) : 'no check'}, ${changed} channels change`);
   }
   expect(wrong).toEqual([]);
 });

@@ -9,6 +9,7 @@ import type { ElementNode } from '../tree/tree.js';
 import { appearanceOf, coloursApart, formsApart } from './appearance.js';
 import { without, type Blank, type Check } from './check.js';
 import { colourBehind, coloursAlong, NEEDED_EDGE, strip } from './edge.js';
+import { seenSides, SIDES, type Side } from './cut-off.js';
 import { hiddenBy, hiddenVerdict } from './hidden.js';
 import { isSeenOn, SEEN } from './seen.js';
 
@@ -69,10 +70,12 @@ function isRingSeen({ focused, rest, element, atRest }: FocusInput): boolean | s
   const fresh = rings(focused.view.of(element)).filter((ring) => !old.some((other) => isSameRing(ring, other)));
   let doubt: string | undefined;
   for (const ring of fresh) {
+    const sides = seenSides(focused, element, ring);
+    if (!sides.length) continue;
     const inside = ring.offset < 0 ? colourBehind(focused, element) : undefined;
     const behind =
       inside === undefined
-        ? around(focused, element, ring.offset + ring.thickness / 2)
+        ? around(focused, element, ring.offset + ring.thickness / 2, sides)
         : typeof inside === 'string'
           ? inside
           : [inside];
@@ -83,14 +86,19 @@ function isRingSeen({ focused, rest, element, atRest }: FocusInput): boolean | s
 }
 
 /** Colours that lie right around an element, at a distance from its edge; why they cannot be told where they cannot. */
-export function around(looking: Looking, element: ElementNode, out: number): Rgba[] | string {
+export function around(
+  looking: Looking,
+  element: ElementNode,
+  out: number,
+  sides: readonly Side[] = SIDES,
+): Rgba[] | string {
   const box = looking.geometry?.elements.get(element.order)?.box;
   if (!box) {
     const behind = colourBehind(looking, element.parent);
     return typeof behind === 'string' ? behind : [behind];
   }
   const colours: Rgba[] = [];
-  for (const side of ['top', 'right', 'bottom', 'left'] as const) {
+  for (const side of sides) {
     const found = coloursAlong(looking, element, strip(box, side, Math.max(1, Math.round(out)), 0));
     if (typeof found === 'string') return found;
     colours.push(...found);
@@ -121,6 +129,16 @@ export interface FocusInput {
   readonly atRest: ElementNode;
 }
 
+/** How thick the ring is that Chromium draws by itself, in CSS pixels. */
+const DRAWN_RING = 2;
+const CUT = 'What holds it cuts off its focus ring.';
+
+/** Whether it has rings of which nothing is seen. */
+const isRingCut = ({ focused, element }: FocusInput): boolean => {
+  const rings = ringsOf(focused.view.of(element));
+  return rings.length > 0 && rings.every((ring) => !seenSides(focused, element, ring).length);
+};
+
 /** WCAG 2.2, 2.4.7: with the focus something about the control is seen to be otherwise. */
 export function checkFocusVisible(input: FocusInput): Check {
   const { focused, rest, element, atRest } = input;
@@ -129,6 +147,8 @@ export function checkFocusVisible(input: FocusInput): Check {
   if (hidden) return blank(hiddenVerdict(hidden), hidden);
   const style = focused.view.of(element);
   if (style.text('outline-style') === 'auto') {
+    const ring = { offset: px(style.text('outline-offset')), thickness: DRAWN_RING };
+    if (!seenSides(focused, element, ring).length) return { ...blank('exempt', CUT), verdict: 'short', measured: 0 };
     return { ...blank('exempt', 'The browser draws its own ring.'), verdict: 'passes', measured: 1 };
   }
   const now = appearanceOf(focused, element);
@@ -145,20 +165,23 @@ export function checkFocusVisible(input: FocusInput): Check {
     ...blank('exempt', ''),
     verdict: isSeen ? 'passes' : 'short',
     measured: isSeen ? 1 : 0,
-    reason: isSeen ? undefined : 'Nothing changes when it has the focus.',
+    reason: isSeen ? undefined : isRingCut(input) ? CUT : 'Nothing changes when it has the focus.',
   };
 }
 
 /** WCAG 2.2, 1.4.11: the ring contrasts with what it is drawn on; with the control too where it touches it. */
 export function checkFocusRing({ focused, element }: FocusInput): Check | undefined {
   const style = focused.view.of(element);
-  const rings = style.text('outline-style') === 'auto' ? [] : ringsOf(style);
+  const drawn = style.text('outline-style') === 'auto' ? [] : ringsOf(style);
+  // What is cut off all around shows nothing; that the focus is seen at all is asked for elsewhere.
+  const rings = drawn.filter((own) => seenSides(focused, element, own).length > 0);
   const [ring] = rings;
   if (!ring || hiddenBy(focused.view, element)) return undefined;
+  const sides = SIDES.filter((side) => rings.some((own) => seenSides(focused, element, own).includes(side)));
   const reach = Math.max(...rings.map(({ offset, thickness }) => offset + thickness));
   const isInside = rings.length === 1 && ring.offset < 0 && -ring.offset >= ring.thickness;
   const touches = rings.some(({ offset }) => offset <= 0);
-  const outside = isInside ? [] : around(focused, element, reach + 1);
+  const outside = isInside ? [] : around(focused, element, reach + 1, sides);
   const inside = touches ? colourBehind(focused, element) : [];
   const doubt = [outside, inside].find((found) => typeof found === 'string');
   if (doubt !== undefined) return without('1.4.11', 'unsure', NEEDED_EDGE, doubt as string);
@@ -182,7 +205,8 @@ export function checkFocusRing({ focused, element }: FocusInput): Check | undefi
 function indicators({ focused, rest, element, atRest }: FocusInput): Indicator[] {
   const style = focused.view.of(element);
   const found: Indicator[] = [];
-  const rings = ringsOf(style);
+  // A line around the control goes all around it.
+  const rings = ringsOf(style).filter((own) => seenSides(focused, element, own).length === SIDES.length);
   const old = ringsOf(rest.view.of(atRest));
   const fresh = rings.filter(
     (ring) => !old.some(({ what, thickness }) => what === ring.what && thickness >= ring.thickness),
@@ -206,6 +230,9 @@ function indicators({ focused, rest, element, atRest }: FocusInput): Indicator[]
   if (width > 0) found.push({ what: 'border', thickness: width, colour: now.edge, before: before.edge });
   return found;
 }
+
+const isCutSomewhere = ({ focused, element }: FocusInput): boolean =>
+  ringsOf(focused.view.of(element)).some((ring) => seenSides(focused, element, ring).length < SIDES.length);
 
 /** WCAG 2.2, 2.4.13 (AAA): large enough, and 3 to 1 between the focused and the unfocused state. */
 export function checkFocusAppearance(input: FocusInput): Check {
@@ -236,6 +263,8 @@ export function checkFocusAppearance(input: FocusInput): Check {
       ? undefined
       : thin
         ? `Its ${thin.what} is ${thin.thickness} px thick; ${NEEDED_THICKNESS} px are needed.`
-        : 'Nothing that is large enough changes by 3 to 1.',
+        : isCutSomewhere(input)
+          ? 'What holds it cuts off a part of its focus ring.'
+          : 'Nothing that is large enough changes by 3 to 1.',
   };
 }

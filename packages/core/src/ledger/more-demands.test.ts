@@ -46,6 +46,26 @@ describe('what is asked beside contrast', () => {
       expect(on(seen)).toBeUndefined();
   });
 
+  it('2.4.7: a ring that is cut off by what holds the control is not seen, and one within it is offered', () => {
+    const body = '<div class="tight"><a class="b" href="#">Board</a></div>';
+    const css = (ring: string, held = 'overflow: hidden') =>
+      `.b { ${LOOK} } .b:focus-visible { ${ring} } .tight { ${held} }`;
+    // Whatever holds the link is as large as the link itself.
+    const tight = (text: string) => ledger(text, body, 'button', () => [20, 20, 120, 40]);
+    const outline = 'outline: 2px solid #0b5563; outline-offset: 2px';
+    expect(tight(css(outline))('2.4.7', 'focus')[0]).toMatchObject({
+      verdict: 'short',
+      reason: expect.stringContaining('cuts off') as unknown,
+    });
+    expect(tight(css(outline, ''))('2.4.7', 'focus')[0]).toMatchObject({ verdict: 'passes' });
+    expect(tight(css('color: #ffd54a', 'overflow: hidden'))('2.4.7', 'focus')[0]).toMatchObject({ verdict: 'short' });
+    expect(tight(css('outline: 2px solid #fff; outline-offset: -4px'))('2.4.7', 'focus')[0]).toMatchObject({
+      verdict: 'passes',
+    });
+    // A change of the ground shows it as well as any ring.
+    expect(tight(css(`${outline}; background: #8a1c1c`))('2.4.7', 'focus')[0]).toMatchObject({ verdict: 'passes' });
+  });
+
   it('2.4.7 and 2.4.13: the focus is seen, and its ring is thick and clear enough', () => {
     const none = ledger(`.b { ${LOOK} } .b:focus-visible { outline: none }`, BUTTON);
     expect(none('2.4.7', 'focus')[0]).toMatchObject({ verdict: 'short' });

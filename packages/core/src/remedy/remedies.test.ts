@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import { toHex } from '../colour/print.js';
 import { DESKTOP, VIEWPORTS } from '../css/conditions/environment.js';
 import { changeLook, EMPTY_LOOK } from '../look/model.js';
+import { geometryOf } from '../page/geometry.js';
 import { opaque } from '../testing/arbitraries.js';
 import { demoPage, pageOf } from '../testing/page.js';
 import { ComponentSession } from '../session/component-session.js';
@@ -76,6 +77,26 @@ describe('a suggested fix', () => {
     const [check] = short(session.ledger(EMPTY_LOOK, only), '2.4.7');
     const [way] = new Remedies(session, EMPTY_LOOK, only).propose(check!);
     expect(way).toMatchObject({ kind: 'ring', breaks: [] });
+  });
+
+  it('puts the ring within a control whose surroundings cut it off', () => {
+    const page = pageOf(
+      '<div class="g"><a class="b" href="#">Board</a></div>',
+      `.g { overflow: hidden } .b { ${BUTTON}; color: #fff; background: #0b5563 } .b:focus-visible { outline: 2px solid #000; outline-offset: 2px }`,
+    );
+    // All stands as tight as can be.
+    const box = [20, 20, 120, 40] as const;
+    const boxes = page.tree.elements.map(({ order }) => ({ order, box, lines: [box] }));
+    page.measures.setGeometry(geometryOf(DESKTOP, boxes));
+    const found = page.components().find(({ kind }) => kind === 'button')!;
+    const session = new ComponentSession(page, found.kind, found.locator);
+    const alone = { viewports: [{ name: 'wide', environment: DESKTOP }], at: 'wide' };
+    const [check] = short(session.ledger(EMPTY_LOOK, alone), '2.4.7');
+    const [way] = new Remedies(session, EMPTY_LOOK, alone).propose(check!);
+    expect(way).toMatchObject({ kind: 'ring', breaks: [], words: expect.stringContaining('within') as unknown });
+    const after = session.ledger(changeLook(EMPTY_LOOK, way!.settings), alone);
+    expect(short(after, '2.4.7')).toEqual([]);
+    expect(short(after, '1.4.11')).toEqual([]);
   });
 
   it('takes the dip out of a change over time', () => {

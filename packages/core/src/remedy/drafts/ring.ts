@@ -1,5 +1,6 @@
 import { colourBehind } from '../../check/edge.js';
 import { around as aroundOf } from '../../check/focus.js';
+import { seenSides, SIDES } from '../../check/cut-off.js';
 import { hiddenBy } from '../../check/hidden.js';
 import { contrastRatio } from '../../colour/contrast.js';
 import { nearestOf, nearestPassing } from '../../colour/nearest.js';
@@ -7,6 +8,7 @@ import { toHex } from '../../colour/print.js';
 import { BLACK, WHITE, type Rgba } from '../../colour/rgba.js';
 import type { Setting } from '../../look/model.js';
 import type { StateColumn } from '../../component/state-column.js';
+import type { LookedAt } from '../../ledger/checks.js';
 import type { LedgerCheck } from '../../ledger/ledger-check.js';
 import type { Draft, Drafting } from '../drafting.js';
 
@@ -55,6 +57,7 @@ export function draftRing(drafting: Drafting, check: LedgerCheck, column: StateC
         },
       ]
     : [];
+  if (all.some(isCut)) drafts.unshift(...insideRing(drafting, check, all, outline));
   // Over grounds that no one colour stands out from, one of two always does (technique C40).
   drafts.push({
     kind: 'ring',
@@ -63,6 +66,34 @@ export function draftRing(drafting: Drafting, check: LedgerCheck, column: StateC
     distance: 6,
   });
   return drafts;
+}
+
+/** Whether what holds an element cuts off a ring around it. */
+const isCut = ({ looking, element }: LookedAt): boolean =>
+  seenSides(looking, element, { offset: RING_GAP, thickness: RING }).length < SIDES.length;
+
+/** A ring within the control, which nothing around it cuts off. */
+function insideRing(
+  drafting: Drafting,
+  check: LedgerCheck,
+  all: readonly LookedAt[],
+  outline: (css: string, gap: number) => Setting[],
+): Draft[] {
+  const grounds = distinctColours(
+    all.flatMap(({ looking, element }) => {
+      const behind = colourBehind(looking, element);
+      return typeof behind === 'string' ? [] : [behind];
+    }),
+  );
+  if (!grounds.length) return [];
+  const passes = (colour: Rgba) => grounds.every((ground) => contrastRatio(colour, ground) >= 3);
+  const from = drafting.seen(check.part, check.column).style.colour('color');
+  const found = nearestOf(from, [...drafting.palette, from, BLACK, WHITE], passes) ?? nearestPassing(from, passes);
+  if (!found) return [];
+  const part = drafting.labelOf(check.part).toLowerCase();
+  const words = `Ring of ${RING} px in ${found.css} within the ${part}`;
+  // A pixel off the edge, so that the edge is no part of it.
+  return [{ kind: 'ring', words, settings: outline(found.css, -RING - 1), distance: 0 }];
 }
 
 const distinctColours = (colours: readonly Rgba[]): Rgba[] => [
