@@ -74,6 +74,24 @@ const CASES: readonly Case[] = [
   { name: 'in the colour of its first letter', body: TEXT, css: '.t::first-letter { color: #eee }', passes: false },
   { name: 'in the colour of its first line', body: TEXT, css: '.t::first-line { color: #eee }', passes: false },
   {
+    name: 'in a colour that an animation gives it for long',
+    body: TEXT,
+    css: '@keyframes p { from, 99% { color: #eee } } .t { animation: p 1000s infinite }',
+    passes: false,
+  },
+  {
+    name: 'in a colour that an animation leaves it in',
+    body: TEXT,
+    css: '@keyframes p { to { color: #eee } } .t { animation: p 1ms forwards }',
+    passes: false,
+  },
+  {
+    name: 'in a colour that an animation only begins with',
+    body: TEXT,
+    css: '@keyframes p { from { color: #eee } } .t { animation: p 1ms }',
+    passes: true,
+  },
+  {
     name: 'on a bar that stays, and lets through what moves beneath it',
     body: `<div class="bar">${TEXT}</div><div class="dark"></div>`,
     css: '.bar { position: fixed; inset: 0 0 auto; background: rgb(255 255 255 / 20%) } .dark { margin-top: 300px; height: 3000px; background: #000 }',

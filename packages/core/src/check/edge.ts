@@ -15,7 +15,7 @@ import type { ElementNode } from '../tree/tree.js';
 import { without, type Check } from './check.js';
 import { hiddenBy, hiddenVerdict } from './hidden.js';
 import { isSwitchedOff } from './switched-off.js';
-import { whereverScrolled } from './while-scrolling.js';
+import { atAnyTime } from './while-animated.js';
 
 /** WCAG 2.2, 1.4.11: what identifies a control or a graphic contrasts by this much with what is beside it. */
 export const NEEDED_EDGE = 3;
@@ -178,7 +178,7 @@ export function checkEdge(looking: Looking, element: ElementNode): Check {
   }
   const box = geometry?.elements.get(element.order)?.box;
   return box && box.width > 0
-    ? whereverScrolled(looking, element, (at) => edgeByGeometry(at, element, box))
+    ? atAnyTime(looking, element, (at) => edgeByGeometry(at, element, box))
     : edgeByAncestors(looking, element);
 }
 

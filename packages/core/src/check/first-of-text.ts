@@ -3,6 +3,7 @@ import type { StyledPage } from '../css/cascade/page-styles.js';
 import { marked } from '../paint/scene-nodes.js';
 import type { ElementNode } from '../tree/tree.js';
 import { selfAndAncestors } from '../tree/tree.js';
+import { drawnSize } from './drawn-size.js';
 import { isLarge, type TextCase } from './text-case.js';
 
 /** What of a text has a style of its own (CSS Pseudo-elements 4, section 2). */
@@ -58,7 +59,7 @@ export function firstCases(view: StyledPage, text: TextCase): FirstCase[] {
       if (name === 'first-line' && carrier !== block && view.of(carrier).winner('color')) continue;
       const colour = style.colour('-webkit-text-fill-color');
       const scene = { ...text.scene, nodes: marked(text.scene.nodes, colour) };
-      const large = isLarge(style.fontSize, style.fontWeight);
+      const large = isLarge(drawnSize(style), style.fontWeight);
       found.push({ text: { ...text, colour, scene, large }, where: FIRSTS[name] });
     }
     // The first line of a block within a block is that of both.

@@ -8,6 +8,7 @@ import { once } from '../memo/once.js';
 import { descendants, hasOwnText, type ElementNode } from '../tree/tree.js';
 import type { ElementStyle } from '../css/cascade/element-style.js';
 import { share } from '../value/share.js';
+import { drawnSize } from './drawn-size.js';
 import { haloOf, outlineOf } from './halo.js';
 
 /** WCAG 2.2, large scale: at least 18 point, or 14 point bold; one point is 4/3 px. */
@@ -116,6 +117,6 @@ function textAfresh(
     areas,
     halo: haloOf(style),
     outline: outlineOf(style),
-    large: isLarge(style.fontSize, style.fontWeight),
+    large: isLarge(drawnSize(style), style.fontWeight),
   };
 }

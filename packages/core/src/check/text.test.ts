@@ -102,6 +102,28 @@ describe('text on what lies behind it', () => {
     expect(logo('.t { color: #fff }', 'logo-bar')).toMatchObject({ verdict: 'short' });
   });
 
+  it('asks as much of text that is drawn small as of small text', () => {
+    const needed = (css: string) => check(`.t { display: inline-block; font-size: 30px } ${css}`).needed;
+    expect(needed('')).toBe(3);
+    for (const css of [
+      '.t { transform: scale(.5) }',
+      '.g { transform: translateX(9px) matrix(.5, 0, 0, .5, 0, 0) }',
+      '.t { scale: 60% }',
+      '.t { scale: 1 .5 }',
+      '.g { zoom: .5 }',
+      '.g { transform: scale(.8) } .t { scale: .8 }',
+    ])
+      expect({ css, needed: needed(css) }).toEqual({ css, needed: 4.5 });
+    // Turned or moved it is as large as before, and what is made larger may be so for a moment only.
+    for (const css of [
+      '.t { transform: rotate(45deg) }',
+      '.t { transform: matrix(0, 1, -1, 0, 4, 4) }',
+      '.t { scale: 3 }',
+    ])
+      expect(needed(css)).toBe(3);
+    expect(check('.t { font-size: 16px; transform: scale(2) }').needed).toBe(4.5);
+  });
+
   it('takes the fill of text in a drawing', () => {
     const drawn = (attributes: string) => `<svg><text class="t" ${attributes}>Text</text></svg>`;
     expect(check('.t { color: #000 }', drawn('fill="#eee"'))).toMatchObject({ verdict: 'short' });

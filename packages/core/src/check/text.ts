@@ -6,12 +6,13 @@ import { marked } from '../paint/scene-nodes.js';
 import { once } from '../memo/once.js';
 import { ancestors, type ElementNode } from '../tree/tree.js';
 import { without, type Blank, type Check, type Level } from './check.js';
+import { drawnSize } from './drawn-size.js';
 import { firstCases } from './first-of-text.js';
 import { COVERS, hiddenBy, hiddenVerdict, isMovedByState, isOutOfReach, textHiddenBy } from './hidden.js';
 import { isSwitchedOff } from './switched-off.js';
 import { isLarge, textCase, unlessFound, type TextCase } from './text-case.js';
 import { verdictOf } from './verdict.js';
-import { whereverScrolled } from './while-scrolling.js';
+import { atAnyTime } from './while-animated.js';
 
 /** WCAG 2.2, 1.4.3 level AA. */
 export const NEEDED_NORMAL = 4.5;
@@ -74,13 +75,13 @@ function checkAfresh(looking: Looking, carrier: ElementNode, level: Level, pseud
   if (!excuse) {
     // What a state brings into the page was measured where it was before.
     const asSeen = isAway ? { ...looking, geometry: undefined } : looking;
-    const check = whereverScrolled(asSeen, carrier, (at) => judgeAll(at, carrier, level, pseudo));
+    const check = atAnyTime(asSeen, carrier, (at) => judgeAll(at, carrier, level, pseudo));
     if (check.verdict !== 'short' || !mayBeLogo(carrier)) return check;
     const reason = `As text it fails, at ${showRatio(check.measured!)}. Is it a logo? Then nothing is required of it.`;
     return { ...without(check.criterion, 'unsure', check.needed, reason, check.basis), large: check.large };
   }
   const style = looking.view.of(carrier, pseudo);
-  const large = isLarge(style.fontSize, style.fontWeight);
+  const large = isLarge(drawnSize(style), style.fontWeight);
   const criterion = level === 'AAA' ? ('1.4.6' as const) : ('1.4.3' as const);
   return { ...without(criterion, excuse.verdict, neededFor(large, level), excuse.reason), large };
 }

@@ -116,6 +116,7 @@ export const sheetOf = (rules: readonly LookRule[]): CascadeSheet => ({
     layers: [],
     imports: [],
     registered: [],
+    keyframes: [],
     problems: [],
   },
   origin: 'author',

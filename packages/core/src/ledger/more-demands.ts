@@ -13,6 +13,7 @@ import { checkComfort, checkLeadsNowhere, checkSquashed, checkTooTall } from '..
 import { isTarget } from '../check/is-target.js';
 import { checkTarget } from '../check/target.js';
 import { checkText, NEEDED_LARGE, NEEDED_NORMAL, worstOf } from '../check/text.js';
+import { drawnSize } from '../check/drawn-size.js';
 import { isLarge } from '../check/text-case.js';
 import { checkMovedByScript } from './moved-by-script.js';
 import { checkWay } from '../check/way-between.js';
@@ -180,7 +181,7 @@ function furtherInState(input: MoreInput, seen: LookedAt, before: LookedAt): Nam
       const found = colourBehind(looking, element.parent);
       return typeof found === 'string' ? WHITE : found;
     };
-    const needed = isLarge(style.fontSize, style.fontWeight) ? NEEDED_LARGE : NEEDED_NORMAL;
+    const needed = isLarge(drawnSize(style), style.fontWeight) ? NEEDED_LARGE : NEEDED_NORMAL;
     const from = movedFrom(column, columns).find(({ name }) => name === 'hover' && name !== column.name);
     const { style: rest } = from ? see(from) : before;
     found.push(...named('transition', 'On the way', checkWay(rest, style, behind, needed), 'timing'));

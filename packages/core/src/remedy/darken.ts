@@ -2,6 +2,7 @@ import { over } from '../colour/composite.js';
 import { toHex } from '../colour/print.js';
 import { sameRgba, type Rgba } from '../colour/rgba.js';
 import { NEEDED_LARGE, NEEDED_NORMAL } from '../check/text.js';
+import { drawnSize } from '../check/drawn-size.js';
 import { isLarge } from '../check/text-case.js';
 import type { ElementStyle } from '../css/cascade/element-style.js';
 import { once } from '../memo/once.js';
@@ -58,7 +59,7 @@ function darkened(style: ElementStyle, property: string): (colour: Rgba) => Rgba
         : darkEdge(colour, turns(behind) || property.startsWith('outline') ? behind : inner);
   }
   if (property === 'accent-color') return (colour) => colour;
-  const asked = isLarge(style.fontSize, style.fontWeight) ? NEEDED_LARGE : NEEDED_NORMAL;
+  const asked = isLarge(drawnSize(style), style.fontWeight) ? NEEDED_LARGE : NEEDED_NORMAL;
   return (colour) => darkInk(colour, inner, property === 'color' ? asked : MARK);
 }
 

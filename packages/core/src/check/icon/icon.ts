@@ -6,7 +6,7 @@ import { without, type Check } from '../check.js';
 import { excused, exemptEdge, highest, measured, NEEDED_EDGE, unsureEdge } from '../edge.js';
 import { COVERS } from '../hidden.js';
 import type { TextCase } from '../text-case.js';
-import { whereverScrolled } from '../while-scrolling.js';
+import { atAnyTime } from '../while-animated.js';
 import { drawnIcon, drawnMark, type DrawnIcon, type Means } from './drawn.js';
 
 /** What of an element shows the icon, where one colour does, and the case of it; undefined where it is not judged. */
@@ -25,7 +25,7 @@ export function iconToTry(looking: Looking, element: ElementNode): { text: TextC
 export function checkIcon(looking: Looking, element: ElementNode): Check {
   const excuse = excused(looking.view, element);
   if (excuse) return excuse;
-  return whereverScrolled(looking, element, (at) => judgeIcon(at, element));
+  return atAnyTime(looking, element, (at) => judgeIcon(at, element));
 }
 
 /** Measures a picture that CSS puts before or after an element in place of words; undefined where it has words. */
@@ -34,7 +34,7 @@ export function checkMark(looking: Looking, element: ElementNode, pseudo: string
   const drawn = drawnMark(looking, element, pseudo);
   if (!drawn) return undefined;
   const judge = (at: Looking) => judgeDrawn(drawnMark(at, element, pseudo) ?? drawn);
-  return excused(looking.view, element) ?? whereverScrolled(looking, element, judge);
+  return excused(looking.view, element) ?? atAnyTime(looking, element, judge);
 }
 
 function judgeIcon(looking: Looking, element: ElementNode): Check {

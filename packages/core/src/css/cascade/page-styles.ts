@@ -9,6 +9,7 @@ import { ElementStyle } from './element-style.js';
 import { type StyleHost } from './style-host.js';
 import { hintDeclarations } from './hints/index.js';
 import type { KnownMeasures } from './known-measures.js';
+import type { Keyframe } from '../sheet/keyframes.js';
 import { RevisedRules } from './revised-rules.js';
 import { RuleMatching } from './rule-matching.js';
 import { RuleSet } from './rule-set.js';
@@ -31,6 +32,7 @@ export class PageStyles implements StyleHost {
   private readonly matching: RuleMatching;
   private readonly registry: ReadonlyMap<string, RegisteredProperty>;
   private readonly unresolved = new Set<string>();
+  private animations: ReadonlyMap<string, readonly Keyframe[]> | undefined;
   private readonly plains = new Map<ElementNode, Plain | null>();
 
   constructor(
@@ -91,6 +93,14 @@ export class PageStyles implements StyleHost {
       this.views.set(forced, view);
     }
     return view;
+  }
+
+  /** The moments of an animation by its name; of several rules of one name the last counts. */
+  keyframes(name: string): readonly Keyframe[] {
+    this.animations ??= new Map(
+      this.index.sheets.flatMap(({ sheet }) => sheet.keyframes.map((own) => [own.name, own.frames] as const)),
+    );
+    return this.animations.get(name) ?? [];
   }
 
   /** Every entry that could apply to the element or its pseudo-elements in some state. */

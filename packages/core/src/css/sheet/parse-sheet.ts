@@ -1,4 +1,5 @@
 import { generate, type Atrule, type Block, type CssNode, type Rule, type StyleSheet } from 'css-tree';
+import { readKeyframes, type Keyframes } from './keyframes.js';
 import { splitBlock } from './nested.js';
 import { MAX_BRACKETS, parse, readWithinBounds } from '../syntax/parser.js';
 import { compileParsedList, InvalidSelectorError } from '../selector/match.js';
@@ -54,6 +55,7 @@ export function parseSheet(name: string, source: string, options: SheetOptions =
   const layers: LayerEntry[] = [];
   const imports: SheetImport[] = [];
   const registered: RegisteredProperty[] = [];
+  const keyframes: Keyframes[] = [];
   const problems: Problem[] = [];
   let anonymous = 0;
 
@@ -243,6 +245,12 @@ export function parseSheet(name: string, source: string, options: SheetOptions =
         else problem('An @property rule needs a name, `syntax` and `inherits`; it is dropped.', node);
         break;
       }
+      case 'keyframes':
+      case '-webkit-keyframes': {
+        const found = readKeyframes(node);
+        if (found) keyframes.push(found);
+        break;
+      }
       // Values to start a transition from; at rest, transitions finished, they never apply.
       case 'starting-style':
         break;
@@ -256,7 +264,7 @@ export function parseSheet(name: string, source: string, options: SheetOptions =
     if (node.type === 'Rule') addRule(node, around);
     else if (node.type === 'Atrule') addAtrule(node, around);
   }
-  return { name, rules, layers, imports, registered, problems };
+  return { name, rules, layers, imports, registered, keyframes, problems };
 }
 
 const sourceOf = (text: string, node: CssNode): string =>

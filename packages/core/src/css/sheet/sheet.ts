@@ -1,6 +1,7 @@
 import type { CssNode } from 'css-tree';
 import { expandDeclaration } from './declaration.js';
 import type { Declaration, Place } from './declared.js';
+import type { Keyframes } from './keyframes.js';
 import type { MediaQueryList } from '../conditions/media.js';
 import { HORIZONTAL_FLOW, isLogical, physicalName, type Flow } from '../property/logical.js';
 import type { CompiledSelector } from '../selector/types.js';
@@ -194,6 +195,7 @@ export interface ParsedSheet {
   /** Addresses of @import rules at the sheet's start, with their conditions, in order. */
   readonly imports: readonly SheetImport[];
   readonly registered: readonly RegisteredProperty[];
+  readonly keyframes: readonly Keyframes[];
   /** Parts that could not be read, each dropped as a browser drops it. */
   readonly problems: readonly Problem[];
 }

@@ -1,0 +1,70 @@
+import { parseColour } from '../colour/parse.js';
+import { toHex } from '../colour/print.js';
+import type { ElementStyle } from '../css/cascade/element-style.js';
+import type { StyledPage } from '../css/cascade/page-styles.js';
+import type { Keyframe } from '../css/sheet/keyframes.js';
+import { splitTopLevel } from '../css/values/split.js';
+import type { Looking } from '../paint/scene.js';
+import { selfAndAncestors, type ElementNode } from '../tree/tree.js';
+import { without, type Check } from './check.js';
+import { millis } from './motion.js';
+import { whereverScrolled } from './while-scrolling.js';
+
+/** What of an animation changes what is seen of a text or an icon. */
+const PAINTS =
+  /^(color|background(-.*)?|opacity|filter|backdrop-filter|mix-blend-mode|fill|stroke|(fill|stroke)-opacity|-webkit-text-fill-color|border(-.*)?-color|border-color)$/;
+
+/** The moments that something is seen in for long: of an animation without end all of them, of another what it leaves. */
+function lasting(frames: readonly Keyframe[], count: string, fill: string, direction: string): readonly Keyframe[] {
+  if (count === 'infinite') return frames;
+  if (!/^(forwards|both)$/.test(fill)) return [];
+  return frames.filter(({ offset }) => (direction === 'normal' ? offset === 1 : offset === 0 || offset === 1));
+}
+
+/** Whether a value that a moment sets is another than the one that is measured. */
+function differs(style: ElementStyle, property: string, value: string): boolean {
+  const now = style.text(property);
+  const [own, set] = [parseColour(now), parseColour(value)];
+  if (own && set) return toHex(own) !== toHex(set);
+  if (/^currentcolor$/i.test(value) && own) return toHex(own) !== toHex(style.colour('color'));
+  const [from, to] = [Number(now), Number(value)];
+  return Number.isFinite(from) && Number.isFinite(to) ? Math.abs(from - to) > 0.001 : now !== value;
+}
+
+/** Shorthands say more than one thing: of a ground the colour is what is compared. */
+const comparedAs = (property: string) => (property === 'background' ? 'background-color' : property);
+
+/** Whether an element's animations leave what it paints otherwise than as it is measured. */
+function isRepainted(view: StyledPage, style: ElementStyle): boolean {
+  const list = (property: string) => splitTopLevel(style.text(property));
+  const names = list('animation-name');
+  if (names.every((name) => name === 'none')) return false;
+  const [durations, counts] = [list('animation-duration'), list('animation-iteration-count')];
+  const [fills, directions] = [list('animation-fill-mode'), list('animation-direction')];
+  const of = (items: readonly string[], i: number) => items[i % items.length] ?? '';
+  return names.some((name, i) => {
+    if (!millis(of(durations, i)) && !/^(forwards|both)$/.test(of(fills, i))) return false;
+    const frames = view.styles.keyframes(name.replace(/^(["'])(.*)\1$/s, '$2'));
+    return lasting(frames, of(counts, i), of(fills, i), of(directions, i)).some(({ values }) =>
+      [...values].some(([property, value]) => PAINTS.test(property) && differs(style, comparedAs(property), value)),
+    );
+  });
+}
+
+const REASON = 'An animation changes its colours, or how much of it is seen, and is not measured.';
+
+/**
+ * A check of something at any time: wherever the page is scrolled to, and whatever animations make of it. What passes only
+ * as it stands without them is not sure.
+ */
+export function atAnyTime<C extends Check>(
+  looking: Looking,
+  element: ElementNode,
+  check: (looking: Looking) => C,
+): C | Check {
+  const own = whereverScrolled(looking, element, check);
+  if (own.verdict !== 'passes') return own;
+  const { view } = looking;
+  if (![...selfAndAncestors(element)].some((node) => isRepainted(view, view.of(node)))) return own;
+  return { ...without(own.criterion, 'unsure', own.needed, REASON, own.basis), large: own.large };
+}

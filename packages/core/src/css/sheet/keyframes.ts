@@ -1,0 +1,52 @@
+import { generate, type Atrule, type CssNode } from 'css-tree';
+
+/** One moment of an animation: where it is, 0 to 1, and what it sets, as written. */
+export interface Keyframe {
+  readonly offset: number;
+  readonly values: ReadonlyMap<string, string>;
+}
+
+/** An @keyframes rule (CSS Animations 1, section 3). */
+export interface Keyframes {
+  readonly name: string;
+  readonly frames: readonly Keyframe[];
+}
+
+const listOf = (node: CssNode | null | undefined): CssNode[] =>
+  node && 'children' in node && node.children ? [...(node.children as Iterable<CssNode>)] : [];
+
+function offsetOf(text: string): number | undefined {
+  const word = text.trim().toLowerCase();
+  if (word === 'from') return 0;
+  if (word === 'to') return 1;
+  const share = /^([\d.]+)%$/.exec(word)?.[1];
+  const value = share === undefined ? NaN : Number(share) / 100;
+  return value >= 0 && value <= 1 ? value : undefined;
+}
+
+/** Reads an @keyframes rule; undefined where it has no name. */
+export function readKeyframes(node: Atrule): Keyframes | undefined {
+  const name = node.prelude
+    ? generate(node.prelude)
+        .trim()
+        .replace(/^(["'])(.*)\1$/s, '$2')
+    : '';
+  if (!name) return undefined;
+  const frames = listOf(node.block).flatMap((rule): Keyframe[] => {
+    if (rule.type !== 'Rule') return [];
+    const values = new Map(
+      listOf(rule.block).flatMap((item) =>
+        item.type === 'Declaration' && !item.important
+          ? [[item.property.toLowerCase(), generate(item.value).trim()] as const]
+          : [],
+      ),
+    );
+    return generate(rule.prelude)
+      .split(',')
+      .flatMap((text) => {
+        const offset = offsetOf(text);
+        return offset === undefined ? [] : [{ offset, values }];
+      });
+  });
+  return { name, frames };
+}
