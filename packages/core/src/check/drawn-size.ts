@@ -1,28 +1,26 @@
 import { oncePerShape } from '../css/cascade/once-per-shape.js';
 import type { ElementStyle } from '../css/cascade/element-style.js';
+import { readFunctions, type ValueFunction } from '../value/functions.js';
+import { spacedTerms } from '../value/split-text.js';
 
-const numbersIn = (text: string): number[] =>
-  text
-    .split(/[\s,]+/)
-    .filter(Boolean)
-    .map((word) => (word.endsWith('%') ? Number.parseFloat(word) / 100 : Number(word)));
+const numberOf = (text: string): number => (text.endsWith('%') ? Number.parseFloat(text) / 100 : Number(text));
+const numbersIn = (text: string): number[] => spacedTerms(text).map(numberOf);
 
 /** How much a function of `transform` makes what it holds smaller or larger, in the direction in which it does so most. */
-function scaleIn(name: string, inner: string): number {
-  const values = numbersIn(inner);
-  const [a = 1, b = 0, c = 0, d = 1] = values;
-  if (name === 'matrix') return Math.min(Math.hypot(a, b), Math.hypot(c, d));
-  if (/^scale3?d?$/.test(name)) return Math.min(Math.abs(a), Math.abs(values[1] ?? a));
-  return /^scale[xy]$/.test(name) ? Math.min(1, Math.abs(a)) : 1;
+function scaleIn({ name, given }: ValueFunction): number {
+  const [a = 1, b = 0, c = 0, d = 1] = given.map(numberOf);
+  const word = name.toLowerCase();
+  if (word === 'matrix') return Math.min(Math.hypot(a, b), Math.hypot(c, d));
+  if (word === 'scale' || word === 'scale3d') return Math.min(Math.abs(a), Math.abs(given.length > 1 ? b : a));
+  return word === 'scalex' || word === 'scaley' ? Math.min(1, Math.abs(a)) : 1;
 }
 
 function ownScale(style: ElementStyle): number {
   const own = style.text('scale');
-  const zoom = numbersIn(style.text('zoom'))[0] ?? 1;
+  const zoom = numberOf(style.text('zoom'));
   let scale = own === 'none' ? 1 : Math.min(...numbersIn(own).slice(0, 2).map(Math.abs));
-  for (const [, name = '', inner = ''] of style.text('transform').matchAll(/([a-z0-9]+)\(([^)]*)\)/gi))
-    scale *= scaleIn(name.toLowerCase(), inner);
-  return (Number.isFinite(scale) ? scale : 1) * (Number.isFinite(zoom) && zoom > 0 ? zoom : 1);
+  for (const item of readFunctions(style.text('transform')) ?? []) scale *= scaleIn(item);
+  return (Number.isFinite(scale) ? scale : 1) * (zoom > 0 ? zoom : 1);
 }
 
 const scaleOf = oncePerShape(
