@@ -1,5 +1,7 @@
+import { lookup } from '../base/lookup.js';
 import { once } from '../memo/once.js';
 import type { StyledPage } from '../css/cascade/page-styles.js';
+import type { Sheet } from '../css/sheet/sheet.js';
 import { marked } from '../paint/scene-nodes.js';
 import type { ElementNode } from '../tree/tree.js';
 import { selfAndAncestors } from '../tree/tree.js';
@@ -7,8 +9,8 @@ import { drawnSize } from './drawn-size.js';
 import { isLarge, type TextCase } from './text-case.js';
 
 /** What of a text has a style of its own (CSS Pseudo-elements 4, section 2). */
-const FIRSTS = { 'first-line': 'In its first line.', 'first-letter': 'In its first letter.' } as const;
-type First = keyof typeof FIRSTS;
+type First = 'first-line' | 'first-letter';
+const FIRSTS = lookup<string, First>({ 'first-line': 'In its first line.', 'first-letter': 'In its first letter.' });
 
 /** A text in the colour of its first letter or line, and where that is. */
 export interface FirstCase {
@@ -16,17 +18,15 @@ export interface FirstCase {
   readonly where: string;
 }
 
-/** Whether rules of a page name a pseudo-element for an element at all. */
-const namesFor = once((_view: StyledPage) => new Map<ElementNode, readonly First[]>());
+/** Whether a sheet names them at all, which few do. */
+const namesAny = once((sheet: Sheet): boolean =>
+  sheet.rules.some(({ selectors }) => selectors.some(({ pseudoElement = '' }) => pseudoElement in FIRSTS)),
+);
 
-function namedFor(view: StyledPage, element: ElementNode): readonly First[] {
-  const known = namesFor(view);
-  let found = known.get(element);
-  if (!found) {
-    const named = new Set(view.styles.possibleEntries(element).map(({ selector }) => selector.pseudoElement));
-    known.set(element, (found = (Object.keys(FIRSTS) as First[]).filter((name) => named.has(name))));
-  }
-  return found;
+/** Which of them rules name for an element. */
+function namedFor({ styles }: StyledPage, element: ElementNode): readonly First[] {
+  const named = new Set(styles.possibleEntries(element).map(({ selector }) => selector.pseudoElement));
+  return (Object.keys(FIRSTS) as First[]).filter((name) => named.has(name));
 }
 
 /** Only what makes a block of its own has a first line and letter. */
@@ -49,6 +49,7 @@ function holdsFirst(element: ElementNode): ElementNode | undefined {
 /** The cases of a text's first letter and first line, where a rule gives these another colour. */
 export function firstCases(view: StyledPage, text: TextCase): FirstCase[] {
   const { carrier } = text;
+  if (!view.styles.index.sheets.some(({ sheet }) => namesAny(sheet))) return [];
   const found: FirstCase[] = [];
   for (const block of selfAndAncestors(carrier)) {
     if (!isBlock(view, block)) continue;

@@ -1,6 +1,7 @@
 import { parseColour } from '../colour/parse.js';
 import { toHex } from '../colour/print.js';
 import type { ElementStyle } from '../css/cascade/element-style.js';
+import { oncePerShape } from '../css/cascade/once-per-shape.js';
 import type { StyledPage } from '../css/cascade/page-styles.js';
 import type { Keyframe } from '../css/sheet/keyframes.js';
 import { splitTopLevel } from '../css/values/split.js';
@@ -34,6 +35,12 @@ function differs(style: ElementStyle, property: string, value: string): boolean 
 /** Shorthands say more than one thing: of a ground the colour is what is compared. */
 const comparedAs = (property: string) => (property === 'background' ? 'background-color' : property);
 
+/** Whether an element or what holds it has animations at all. */
+const isAnimated = oncePerShape(
+  (style: ElementStyle): boolean =>
+    style.text('animation-name') !== 'none' || (style.parent !== undefined && isAnimated(style.parent)),
+);
+
 /** Whether an element's animations leave what it paints otherwise than as it is measured. */
 function isRepainted(view: StyledPage, style: ElementStyle): boolean {
   const list = (property: string) => splitTopLevel(style.text(property));
@@ -65,6 +72,7 @@ export function atAnyTime<C extends Check>(
   const own = whereverScrolled(looking, element, check);
   if (own.verdict !== 'passes') return own;
   const { view } = looking;
+  if (!isAnimated(view.of(element))) return own;
   if (![...selfAndAncestors(element)].some((node) => isRepainted(view, view.of(node)))) return own;
   return { ...without(own.criterion, 'unsure', own.needed, REASON, own.basis), large: own.large };
 }
