@@ -1,7 +1,7 @@
 import { lookup } from '../base/lookup.js';
 import { once } from '../memo/once.js';
 import type { StyledPage } from '../css/cascade/page-styles.js';
-import type { Sheet } from '../css/sheet/sheet.js';
+import type { ParsedSheet } from '../css/sheet/sheet.js';
 import { marked } from '../paint/scene-nodes.js';
 import type { ElementNode } from '../tree/tree.js';
 import { selfAndAncestors } from '../tree/tree.js';
@@ -19,7 +19,7 @@ export interface FirstCase {
 }
 
 /** Whether a sheet names them at all, which few do. */
-const namesAny = once((sheet: Sheet): boolean =>
+const namesAny = once((sheet: ParsedSheet): boolean =>
   sheet.rules.some(({ selectors }) => selectors.some(({ pseudoElement = '' }) => pseudoElement in FIRSTS)),
 );
 
