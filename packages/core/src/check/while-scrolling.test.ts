@@ -1,6 +1,9 @@
 import { describe, expect, it } from '@jest/globals';
+import { selectAll } from '../css/selector/locator.js';
+import { lookingAt, pageOf } from '../testing/page.js';
 import { placed, type Boxes } from '../testing/placed.js';
 import { checkEdge } from './edge.js';
+import { checkText } from './text.js';
 
 const boxes = (height: number): Boxes => ({
   html: [0, 0, 400, height],
@@ -44,6 +47,15 @@ describe('what stays while the page moves beneath it', () => {
       '.w': [0, 0, 400, 60],
     });
     expect(short.text('.t').verdict).toBe('passes');
+  });
+
+  it('is not sure without geometry, unless it has a ground of its own', () => {
+    const bare = (css: string) => {
+      const page = pageOf(BODY, `.bar { position: sticky; top: 0; ${css} } .t { color: #000 }`);
+      return checkText(lookingAt(page.stylesFor().at()), selectAll(page.tree, '.t')[0]!).verdict;
+    };
+    expect(bare('')).toBe('unsure');
+    expect(bare('background: #fff')).toBe('passes');
   });
 
   it('is so for the edge of a control as well', () => {

@@ -215,7 +215,7 @@ function fromAncestors(looking: Looking, what: Measurable): Scene {
     // A faded group lets through what lies outside it.
     if (opacityOf(style) < 1) covered = false;
     const position = style.text('position');
-    if (!covered && element.parent && (position === 'absolute' || position === 'fixed')) {
+    if (!covered && element.parent && /^(absolute|fixed|sticky)$/.test(position)) {
       doubts.add(`<${element.name}> is placed over other content, which CSS alone does not tell.`);
     }
   }
