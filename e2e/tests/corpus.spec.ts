@@ -6,10 +6,10 @@ import {
   forceStates,
   pageLedger,
   readState,
-  type ElementNode,
   type LedgerEntry,
   type PageSession,
 } from '../../packages/core/dist/index.js';
+import { staysWith } from '../../packages/core/dist/check/while-scrolling.js';
 import { findTargets } from '../../packages/core/dist/component/find.js';
 import { selfAndAncestors } from '../../packages/core/dist/tree/tree.js';
 import { BrowserPage } from '../agreement/browser';
@@ -91,12 +91,6 @@ async function wrongInStates(page: Page, session: PageSession, shown: readonly n
   return { wrong, compared };
 }
 
-/** Whether an element stands in something that stays in its place while the page is scrolled. */
-const staysBehind = (session: PageSession, element: ElementNode): boolean => {
-  const view = session.stylesFor().at();
-  return [...selfAndAncestors(element)].some((node) => /^(fixed|sticky)$/.test(view.of(node).text('position')));
-};
-
 for (const { page: path } of PAGES) {
   test(`on ${path} every text has a figure, and what passes passes in the pixels`, async ({ page }) =>
     asOneStep(async () => {
@@ -119,7 +113,8 @@ for (const { page: path } of PAGES) {
       expect(blank.map((order) => `${words(order)}: ${byOrder.get(order)?.check.reason}`)).toEqual([]);
       const notSure = shown.filter((order) => byOrder.get(order)!.check.verdict === 'unsure');
       // Over a page that moves beneath it the answer is not one: what is to be measured is counted, and this told apart.
-      const isMoving = (order: number) => staysBehind(session, byOrder.get(order)!.element);
+      const looking = session.measures.looking(session.stylesFor().at());
+      const isMoving = (order: number) => staysWith(looking, byOrder.get(order)!.element) !== undefined;
       const [moving, unsure] = [notSure.filter(isMoving), notSure.filter((order) => !isMoving(order))];
       await withoutLetters(page);
       const shot = await ground(page);

@@ -29,6 +29,9 @@ import {
 import { queryOptions, useMutation, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { call, callEmpty } from './client';
 
+/** Asked of the server whenever it is shown: another window may have changed it. */
+export const ASKED_NOW = { staleTime: 0, refetchOnMount: 'always' } as const;
+
 export const sitesQuery = queryOptions({
   queryKey: ['sites'],
   queryFn: async ({ signal }) => (await call(siteListSchema, '/sites', { signal })).sites,
@@ -67,8 +70,7 @@ export const componentsQuery = (siteId: string) =>
   });
 
 /** The same as it is now, whatever was kept of it: an edit that was saved since changes what the site wears. */
-export const componentsNow = (siteId: string) =>
-  queryOptions({ ...componentsQuery(siteId), staleTime: 0, refetchOnMount: 'always' });
+export const componentsNow = (siteId: string) => queryOptions({ ...componentsQuery(siteId), ...ASKED_NOW });
 
 export const componentQuery = (id: string) =>
   queryOptions({

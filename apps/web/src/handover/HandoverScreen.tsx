@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { FolderDown, Presentation } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { useParams } from 'react-router';
-import { componentQuery, componentsNow, siteQuery } from '../api/queries';
+import { ASKED_NOW, componentQuery, componentsNow, siteQuery } from '../api/queries';
 import { siteAssetsQuery } from '../assets/queries';
 import { AppBar } from '../shell/AppBar';
 import { Busy } from '../shell/Busy';
@@ -35,8 +35,7 @@ export function HandoverScreen() {
   const settled = useQuery({
     ...componentQuery(componentId ?? ''),
     enabled: componentId !== undefined,
-    staleTime: 0,
-    refetchOnMount: 'always',
+    ...ASKED_NOW,
   });
   const assets = useQuery(siteAssetsQuery(siteId));
   const isSettled = !kept.isFetching && (componentId === undefined || !settled.isFetching);

@@ -3,7 +3,7 @@ import type { Site } from '@retoque/contract';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useParams, useSearchParams } from 'react-router';
-import { siteQuery } from '../api/queries';
+import { ASKED_NOW, siteQuery } from '../api/queries';
 import { AppBar } from '../shell/AppBar';
 import { Busy } from '../shell/Busy';
 import { Notice } from '../shell/Notice';
@@ -34,7 +34,7 @@ type View = (typeof VIEWS)[number]['value'];
 /** The colours of a site by name: kept, tried on each other, found, and replaced. */
 export function PaletteScreen() {
   const { siteId = '', pageId = '', componentId } = useParams();
-  const site = useQuery({ ...siteQuery(siteId), staleTime: 0, refetchOnMount: 'always' });
+  const site = useQuery({ ...siteQuery(siteId), ...ASKED_NOW });
   useDocumentTitle('Palette', site.data?.name);
   return (
     <Flex direction="column" minHeight="100%">

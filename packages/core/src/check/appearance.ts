@@ -4,7 +4,7 @@ import { seenAs, VISIONS, type Vision } from '../colour/vision.js';
 import { WHITE, type Rgba } from '../colour/rgba.js';
 import { once } from '../memo/once.js';
 import { oncePerShape } from '../css/cascade/once-per-shape.js';
-import { borderWidths } from '../paint/boxes.js';
+import { borderWidths, SIDES } from '../paint/boxes.js';
 import { flatPair, isFlat } from '../paint/flat.js';
 import { groundOf, plainGround, type Looking } from '../paint/scene.js';
 import type { ElementNode } from '../tree/tree.js';
@@ -36,8 +36,6 @@ const FORMS = [
   'border-top-style',
   'visibility',
 ] as const;
-
-const SIDES = ['top', 'right', 'bottom', 'left'] as const;
 
 /** The colour that lies behind what an element holds; white where many do. */
 function colourOfGround(looking: Looking, element: ElementNode): Rgba {

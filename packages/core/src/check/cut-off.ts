@@ -1,12 +1,9 @@
 import type { ElementStyle } from '../css/cascade/element-style.js';
 import { covers, meets, shared, type Box } from '../page/box.js';
-import { paddingBox } from '../paint/boxes.js';
+import { paddingBox, SIDES, type Side } from '../paint/boxes.js';
 import { clippedPart } from '../paint/clip-path.js';
 import type { Looking } from '../paint/scene.js';
 import { ancestors, selfAndAncestors, type ElementNode } from '../tree/tree.js';
-
-export const SIDES = ['top', 'right', 'bottom', 'left'] as const;
-export type Side = (typeof SIDES)[number];
 
 /** What is drawn around an element: how far off its border box, inwards where it is negative, and how thick, in CSS pixels. */
 export interface RingBox {

@@ -5,7 +5,7 @@ import { splitTopLevel } from '../css/values/split.js';
 import type { ElementStyle } from '../css/cascade/element-style.js';
 import type { StyledPage } from '../css/cascade/page-styles.js';
 import { hasBorderImage } from '../paint/background.js';
-import { borderWidths } from '../paint/boxes.js';
+import { borderWidths, SIDES, type Side } from '../paint/boxes.js';
 import { type Box } from '../page/box.js';
 import { flatPair, isFlat } from '../paint/flat.js';
 import { paintGradient } from '../paint/gradient/gradient.js';
@@ -39,8 +39,6 @@ export function measured(foreground: Rgba, background: Rgba, basis: Basis, at?: 
     at,
   };
 }
-
-const SIDES = ['top', 'right', 'bottom', 'left'] as const;
 
 export const lowest = (checks: readonly Check[]): Check | undefined =>
   checks.reduce<Check | undefined>((low, check) => (!low || check.measured! < low.measured! ? check : low), undefined);
@@ -91,7 +89,7 @@ function decide(edges: readonly Check[], ground: Check): Check {
 }
 
 /** A strip along one side, so far from the edge of the border box and a pixel thick, without the corners. */
-export function strip(box: Box, side: (typeof SIDES)[number], out: number, corner: number): Box {
+export function strip(box: Box, side: Side, out: number, corner: number): Box {
   const along = (length: number) => Math.max(1, length - 2 * corner);
   const across = side === 'top' || side === 'bottom';
   const x = across

@@ -3,13 +3,14 @@ import { contrastRatio } from '../colour/contrast.js';
 import { parseColour } from '../colour/parse.js';
 import type { Rgba } from '../colour/rgba.js';
 import type { ElementStyle } from '../css/cascade/element-style.js';
+import { SIDES, type Side } from '../paint/boxes.js';
 import { readShadows } from '../value/shadow.js';
 import type { Looking } from '../paint/scene.js';
 import type { ElementNode } from '../tree/tree.js';
 import { appearanceOf, coloursApart, formsApart } from './appearance.js';
 import { without, type Blank, type Check } from './check.js';
 import { colourBehind, coloursAlong, NEEDED_EDGE, strip } from './edge.js';
-import { seenSides, SIDES, type Side } from './cut-off.js';
+import { seenSides } from './cut-off.js';
 import { hiddenBy, hiddenVerdict } from './hidden.js';
 import { isSeenOn, SEEN } from './seen.js';
 
@@ -226,7 +227,7 @@ function indicators({ focused, rest, element, atRest }: FocusInput): Indicator[]
   const now = appearanceOf(focused, element).colours;
   const before = appearanceOf(rest, atRest).colours;
   found.push({ what: 'ground', thickness: Infinity, colour: now.ground, before: before.ground });
-  const width = Math.min(...['top', 'right', 'bottom', 'left'].map((side) => px(style.text(`border-${side}-width`))));
+  const width = Math.min(...SIDES.map((side) => px(style.text(`border-${side}-width`))));
   if (width > 0) found.push({ what: 'border', thickness: width, colour: now.edge, before: before.edge });
   return found;
 }

@@ -18,19 +18,50 @@ export function millis(text: string): number {
   return /ms\s*$/i.test(text) ? value : value * 1000;
 }
 
+/** An animation of an element; times in milliseconds, the rest as computed. */
+export interface Animated {
+  readonly name: string;
+  readonly duration: number;
+  readonly delay: number;
+  readonly count: string;
+  readonly fill: string;
+  readonly direction: string;
+  readonly play: string;
+}
+
+/** The animations of an element's style; shorter lists begin anew (CSS Animations 1, section 4). */
+export const animationsOf = oncePerShape((style): readonly Animated[] => {
+  const list = (property: string) => splitTopLevel(style.text(`animation-${property}`));
+  const lists = new Map(LISTS.map((name) => [name, list(name)]));
+  return list('name').flatMap((name, i): Animated[] => {
+    if (name === 'none') return [];
+    const of = (property: (typeof LISTS)[number]) => {
+      const items = lists.get(property)!;
+      return items[i % items.length] ?? '';
+    };
+    return [
+      {
+        name: name.replace(/^(["'])(.*)\1$/s, '$2'),
+        duration: millis(of('duration')),
+        delay: millis(of('delay')),
+        count: of('iteration-count'),
+        fill: of('fill-mode'),
+        direction: of('direction'),
+        play: of('play-state'),
+      },
+    ];
+  });
+});
+
+const LISTS = ['duration', 'delay', 'iteration-count', 'fill-mode', 'direction', 'play-state'] as const;
+
 /** How long animations of an element run by themselves, in milliseconds; 0 where none does. */
 export function runsFor(style: ElementStyle): number {
-  const list = (property: string) => splitTopLevel(style.text(property));
-  const [durations, counts] = [list('animation-duration'), list('animation-iteration-count')];
-  const [delays, plays] = [list('animation-delay'), list('animation-play-state')];
   return Math.max(
     0,
-    ...list('animation-name').map((name, i) => {
-      if (name === 'none' || plays[i % plays.length] === 'paused') return 0;
-      const duration = millis(durations[i % durations.length] ?? '0s');
-      const count = counts[i % counts.length] ?? '1';
-      if (!duration) return 0;
-      return count === 'infinite' ? Infinity : duration * Number(count) + millis(delays[i % delays.length] ?? '0s');
+    ...animationsOf(style).map(({ duration, count, delay, play }) => {
+      if (play === 'paused' || !duration) return 0;
+      return count === 'infinite' ? Infinity : duration * Number(count) + delay;
     }),
   );
 }

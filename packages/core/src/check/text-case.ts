@@ -1,7 +1,9 @@
 import type { Rgba } from '../colour/rgba.js';
 import { isField } from '../css/selector/form-state.js';
 import { hull, inset, type Box } from '../page/box.js';
+import { isPlacedPseudo } from '../page/geometry.js';
 import { contentBox } from '../paint/boxes.js';
+import { opacityOf } from '../paint/opacity.js';
 import type { Halo } from '../paint/measure.js';
 import { sceneFor, type Looking, type Scene } from '../paint/scene.js';
 import { once } from '../memo/once.js';
@@ -9,6 +11,7 @@ import { descendants, hasOwnText, type ElementNode } from '../tree/tree.js';
 import type { ElementStyle } from '../css/cascade/element-style.js';
 import { share } from '../value/share.js';
 import { drawnSize } from './drawn-size.js';
+import { NO_COLOUR_PAINT } from './icon/svg-ink.js';
 import { haloOf, outlineOf } from './halo.js';
 
 /** WCAG 2.2, large scale: at least 18 point, or 14 point bold; one point is 4/3 px. */
@@ -44,11 +47,7 @@ export interface TextCase {
   readonly large: boolean;
 }
 
-/** The opacity of a pseudo-element that is painted with its element fades its text over what that paints. */
-const fadedBy = (colour: Rgba, opacity: string): Rgba => {
-  const share = Number.parseFloat(opacity);
-  return Number.isFinite(share) && share < 1 ? { ...colour, alpha: colour.alpha * Math.max(0, share) } : colour;
-};
+const faded = (colour: Rgba, by: number): Rgba => ({ ...colour, alpha: colour.alpha * by });
 
 /**
  * Letters do not fill the box of their line: above capitals and below descenders it is empty, in most fonts by these
@@ -61,7 +60,7 @@ const BELOW_LETTERS = 0.05;
 export function textAreas({ geometry, view }: Looking, carrier: ElementNode, pseudo?: string): Box[] {
   const measured = geometry?.elements.get(carrier.order);
   if (!measured) return [];
-  if (pseudo === 'before' || pseudo === 'after') return measured[pseudo] ? [measured[pseudo]] : [];
+  if (isPlacedPseudo(pseudo)) return measured[pseudo] ? [measured[pseudo]] : [];
   const style = view.of(carrier);
   const lines = measured.lines.length ? measured.lines : [contentBox(style, measured.box)];
   return lines
@@ -88,13 +87,8 @@ export const textCase = (looking: Looking, carrier: ElementNode, pseudo?: string
     textAfresh(looking, carrier, pseudo, tried),
   );
 
-const NO_COLOUR = 'It is painted with a gradient or a pattern, which is not measured.';
-
 /** Text in a drawing is painted as its shapes are (SVG 2, section 13.2). */
-function drawnInk(style: ElementStyle): Rgba {
-  const fill = style.colour('fill');
-  return { ...fill, alpha: fill.alpha * share(style.text('fill-opacity')) };
-}
+const drawnInk = (style: ElementStyle): Rgba => faded(style.colour('fill'), share(style.text('fill-opacity')));
 
 function textAfresh(
   looking: Looking,
@@ -104,16 +98,17 @@ function textAfresh(
 ): TextCase {
   const style = looking.view.of(carrier, pseudo);
   // Where it is set, the fill paints the text and not `color`.
-  const isApart = pseudo === undefined || pseudo === 'before' || pseudo === 'after';
   const isDrawn = carrier.namespace === 'svg';
   const ink = isDrawn ? drawnInk(style) : style.colour('-webkit-text-fill-color');
-  const colour = fadedBy(ink, isApart ? '1' : style.text('opacity'));
+  // The opacity of a pseudo-element that is painted with its element fades its text over what that paints.
+  const isPaintedAlong = pseudo !== undefined && !isPlacedPseudo(pseudo);
+  const colour = isPaintedAlong ? faded(ink, opacityOf(style)) : ink;
   const areas = textAreas(looking, carrier, pseudo);
   const scene = sceneFor(looking, { element: carrier, pseudo, colour, tried }, areas.length ? hull(areas) : undefined);
   return {
     carrier,
     colour,
-    scene: isDrawn && /^url\(/.test(style.text('fill')) ? { ...scene, doubt: scene.doubt ?? NO_COLOUR } : scene,
+    scene: isDrawn && /^url\(/.test(style.text('fill')) ? { ...scene, doubt: scene.doubt ?? NO_COLOUR_PAINT } : scene,
     areas,
     halo: haloOf(style),
     outline: outlineOf(style),

@@ -4,21 +4,23 @@ import type { ElementStyle } from '../css/cascade/element-style.js';
 import { oncePerShape } from '../css/cascade/once-per-shape.js';
 import type { StyledPage } from '../css/cascade/page-styles.js';
 import type { Keyframe } from '../css/sheet/keyframes.js';
-import { splitTopLevel } from '../css/values/split.js';
 import type { Looking } from '../paint/scene.js';
 import { selfAndAncestors, type ElementNode } from '../tree/tree.js';
 import { without, type Check } from './check.js';
-import { millis } from './motion.js';
+import { animationsOf, type Animated } from './motion.js';
 import { whereverScrolled } from './while-scrolling.js';
 
 /** What of an animation changes what is seen of a text or an icon. */
 const PAINTS =
   /^(color|background(-.*)?|opacity|filter|backdrop-filter|mix-blend-mode|fill|stroke|(fill|stroke)-opacity|-webkit-text-fill-color|border(-.*)?-color|border-color)$/;
 
+const leavesItsEnd = ({ fill }: Animated): boolean => /^(forwards|both)$/.test(fill);
+
 /** The moments that something is seen in for long: of an animation without end all of them, of another what it leaves. */
-function lasting(frames: readonly Keyframe[], count: string, fill: string, direction: string): readonly Keyframe[] {
+function lasting(frames: readonly Keyframe[], animation: Animated): readonly Keyframe[] {
+  const { count, direction } = animation;
   if (count === 'infinite') return frames;
-  if (!/^(forwards|both)$/.test(fill)) return [];
+  if (!leavesItsEnd(animation)) return [];
   return frames.filter(({ offset }) => (direction === 'normal' ? offset === 1 : offset === 0 || offset === 1));
 }
 
@@ -38,21 +40,14 @@ const comparedAs = (property: string) => (property === 'background' ? 'backgroun
 /** Whether an element or what holds it has animations at all. */
 const isAnimated = oncePerShape(
   (style: ElementStyle): boolean =>
-    style.text('animation-name') !== 'none' || (style.parent !== undefined && isAnimated(style.parent)),
+    animationsOf(style).length > 0 || (style.parent !== undefined && isAnimated(style.parent)),
 );
 
 /** Whether an element's animations leave what it paints otherwise than as it is measured. */
 function isRepainted(view: StyledPage, style: ElementStyle): boolean {
-  const list = (property: string) => splitTopLevel(style.text(property));
-  const names = list('animation-name');
-  if (names.every((name) => name === 'none')) return false;
-  const [durations, counts] = [list('animation-duration'), list('animation-iteration-count')];
-  const [fills, directions] = [list('animation-fill-mode'), list('animation-direction')];
-  const of = (items: readonly string[], i: number) => items[i % items.length] ?? '';
-  return names.some((name, i) => {
-    if (!millis(of(durations, i)) && !/^(forwards|both)$/.test(of(fills, i))) return false;
-    const frames = view.styles.keyframes(name.replace(/^(["'])(.*)\1$/s, '$2'));
-    return lasting(frames, of(counts, i), of(fills, i), of(directions, i)).some(({ values }) =>
+  return animationsOf(style).some((animation) => {
+    if (!animation.duration && !leavesItsEnd(animation)) return false;
+    return lasting(view.styles.keyframes(animation.name), animation).some(({ values }) =>
       [...values].some(([property, value]) => PAINTS.test(property) && differs(style, comparedAs(property), value)),
     );
   });

@@ -3,7 +3,7 @@ import { type Box } from './box.js';
 import { InvalidSelectorError } from '../css/selector/match.js';
 import { selectAll } from '../css/selector/locator.js';
 import { pathSelector } from '../tree/path.js';
-import type { PageTree } from '../tree/tree.js';
+import type { ElementNode, PageTree } from '../tree/tree.js';
 
 /** Where one element stands, in CSS pixels from the top left of the page, as a browser laid it out. */
 export interface ElementGeometry {
@@ -14,6 +14,18 @@ export interface ElementGeometry {
   readonly before?: Box | undefined;
   readonly after?: Box | undefined;
 }
+
+/** Pseudo-elements that stand in a place of their own. */
+export const PLACED_PSEUDOS = ['before', 'after'] as const;
+export type PlacedPseudo = (typeof PLACED_PSEUDOS)[number];
+export const isPlacedPseudo = (pseudo: string | undefined): pseudo is PlacedPseudo =>
+  pseudo === 'before' || pseudo === 'after';
+
+/** The box of an element or of a pseudo-element with a place of its own; undefined where it was not measured. */
+export const measuredBox = ({ elements }: Geometry, element: ElementNode, pseudo?: string): Box | undefined => {
+  const measured = elements.get(element.order);
+  return isPlacedPseudo(pseudo) ? measured?.[pseudo] : measured?.box;
+};
 
 /** A page as it was measured at one viewport. */
 export interface Geometry {

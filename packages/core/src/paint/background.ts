@@ -4,7 +4,7 @@ import type { ElementNode } from '../tree/tree.js';
 import { splitTopLevel } from '../css/values/split.js';
 import { once } from '../memo/once.js';
 import { shared, type Box } from '../page/box.js';
-import { borderWidths, namedBox } from './boxes.js';
+import { borderWidths, namedBox, SIDES, type Side } from './boxes.js';
 import type { Fill, Pattern, Tiling } from './fill.js';
 import { readFilters } from './filters.js';
 import { paintGradient } from './gradient/gradient.js';
@@ -173,8 +173,6 @@ function layerFill(
   };
 }
 
-const SIDES = ['top', 'right', 'bottom', 'left'] as const;
-
 /** Whether a picture or gradient is painted in place of the borders. */
 export const hasBorderImage = (style: ElementStyle): boolean =>
   style.text('border-image-source') !== 'none' && borderWidths(style).some((width) => width > 0);
@@ -187,7 +185,7 @@ function borderImageFills(style: ElementStyle, box: Box, widths: ReturnType<type
 }
 
 /** The strip along one side of a box. */
-const sideOf = (side: (typeof SIDES)[number], box: Box, width: number): Box =>
+const sideOf = (side: Side, box: Box, width: number): Box =>
   side === 'top'
     ? { ...box, height: width }
     : side === 'bottom'

@@ -3,7 +3,9 @@ import { oncePerShape } from '../css/cascade/once-per-shape.js';
 import { inset, type Box } from '../page/box.js';
 import { lengthIn } from './length.js';
 
-const SIDES = ['top', 'right', 'bottom', 'left'] as const;
+/** The sides of a box, in the order of CSS. */
+export const SIDES = ['top', 'right', 'bottom', 'left'] as const;
+export type Side = (typeof SIDES)[number];
 type Four = readonly [number, number, number, number];
 
 const sides = (read: (side: string) => number): Four => SIDES.map(read) as unknown as Four;

@@ -2,7 +2,7 @@ import { over } from '../colour/composite.js';
 import { WHITE, type Rgba } from '../colour/rgba.js';
 import type { ElementStyle } from '../css/cascade/element-style.js';
 import type { StyledPage } from '../css/cascade/page-styles.js';
-import { scrolls, type Geometry } from '../page/geometry.js';
+import { isPlacedPseudo, measuredBox, scrolls, type Geometry } from '../page/geometry.js';
 import { selfAndAncestors, type ElementNode } from '../tree/tree.js';
 import { once } from '../memo/once.js';
 import { oncePerShape } from '../css/cascade/once-per-shape.js';
@@ -82,8 +82,6 @@ export interface Measurable {
   readonly isGround?: boolean;
 }
 
-/** Pseudo-elements that are painted in a place of their own. */
-const isPlacedPseudo = (pseudo: string | undefined) => pseudo === 'before' || pseudo === 'after';
 const isSame = (what: Measurable, element: ElementNode, pseudo: string | undefined) =>
   element === what.element && pseudo === what.pseudo;
 /** A part that is a pseudo-element has a ground of its own, if it is painted in a place of its own. */
@@ -150,7 +148,7 @@ function nodesIn(looking: Looking, geometry: Geometry, what: Measurable, area: B
     const nodes = group.steps.flatMap((step): SceneNode[] =>
       step.kind !== 'group' ? nodesOf(step) : isClear(step) ? [] : [build(step)],
     );
-    const left = shaped(nodes, style, boxIn(geometry, element, pseudo), area, element);
+    const left = shaped(nodes, style, measuredBox(geometry, element, pseudo), area, element);
     return groupOf(element, style, left, doubts, what.isGround && isSame(what, element, pseudo));
   };
   const order = paintOrder({ view, geometry, root, area });
@@ -160,11 +158,6 @@ function nodesIn(looking: Looking, geometry: Geometry, what: Measurable, area: B
   const tree = build(order);
   return simplify([{ kind: 'solid', colour: paperFor(view), box: undefined }, ...canvas, tree]);
 }
-
-const boxIn = (geometry: Geometry, element: ElementNode, pseudo: string | undefined): Box | undefined => {
-  const measured = geometry.elements.get(element.order);
-  return pseudo === 'before' || pseudo === 'after' ? measured?.[pseudo] : measured?.box;
-};
 
 /** What an element paints as one, wherever that is within another. */
 function groupIn(group: PaintGroup, element: ElementNode): PaintGroup | undefined {

@@ -1,6 +1,6 @@
 import type { ElementStyle } from '../css/cascade/element-style.js';
 import type { StyledPage } from '../css/cascade/page-styles.js';
-import type { Geometry } from '../page/geometry.js';
+import type { Geometry, PlacedPseudo } from '../page/geometry.js';
 import type { ElementNode } from '../tree/tree.js';
 import { once } from '../memo/once.js';
 import { oncePerShape } from '../css/cascade/once-per-shape.js';
@@ -8,13 +8,11 @@ import { paddingBox } from './boxes.js';
 import { shared, type Box } from '../page/box.js';
 import { opacityOf } from './opacity.js';
 
-export type PseudoName = 'before' | 'after';
-
 /** One thing that a page paints: the ground of an element or pseudo-element, or what it holds itself. */
 export interface PaintStep {
   readonly kind: 'ground' | 'content';
   readonly element: ElementNode;
-  readonly pseudo: PseudoName | undefined;
+  readonly pseudo: PlacedPseudo | undefined;
   readonly box: Box;
   /** What of it is not cut off; undefined where nothing cuts. */
   readonly clip: Box | undefined;
@@ -24,7 +22,7 @@ export interface PaintStep {
 export interface PaintGroup {
   readonly kind: 'group';
   readonly element: ElementNode;
-  readonly pseudo: PseudoName | undefined;
+  readonly pseudo: PlacedPseudo | undefined;
   readonly steps: readonly (PaintStep | PaintGroup)[];
 }
 
@@ -234,7 +232,7 @@ function orderAfresh(input: StackingInput): PaintGroup {
         : [];
     const content: PaintStep[] = ground.map((step) => ({ ...step, kind: 'content' }));
     const walk = (outer: Stages, inner: Stages) => {
-      const pseudo = (name: PseudoName) => {
+      const pseudo = (name: PlacedPseudo) => {
         const box = measured?.[name];
         if (box) visitPseudo(element, name, box, outer, inner, inside);
       };
@@ -265,7 +263,7 @@ function orderAfresh(input: StackingInput): PaintGroup {
 
   const visitPseudo = (
     element: ElementNode,
-    pseudo: PseudoName,
+    pseudo: PlacedPseudo,
     box: Box,
     outer: Stages,
     own: Stages,

@@ -79,7 +79,7 @@ export function triedCase(
 
 /** An icon as a case: its worst place decides. */
 export function triedIcon(looking: Looking, element: ElementNode): TriedCase | undefined {
-  const text = iconToTry(looking, element)?.text;
+  const text = iconToTry(looking, element);
   return text && { text, needed: NEEDED_EDGE, takesColour: true, onGround: false, strict: true };
 }
 

@@ -3,7 +3,7 @@ import type { AddFinish, LookData, Site } from '@retoque/contract';
 import { resolveNames } from '@retoque/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { sitesQuery, siteQuery } from '../../api/queries';
+import { ASKED_NOW, sitesQuery, siteQuery } from '../../api/queries';
 import { Notice } from '../../shell/Notice';
 import { Button } from '../../theme/Button';
 
@@ -33,9 +33,8 @@ export default function OtherSites({
 }) {
   const [chosen, setChosen] = useState('');
   // Finishes kept a moment ago, here or in another window, are in the list.
-  const now = { staleTime: 0, refetchOnMount: 'always' } as const;
-  const sites = useQuery({ ...sitesQuery, ...now });
-  const site = useQuery({ ...siteQuery(chosen), ...now, enabled: chosen !== '' });
+  const sites = useQuery({ ...sitesQuery, ...ASKED_NOW });
+  const site = useQuery({ ...siteQuery(chosen), ...ASKED_NOW, enabled: chosen !== '' });
   const others = (sites.data ?? []).filter(({ id }) => id !== siteId);
   const found = site.data && finishesOf(site.data, kind);
   const error = sites.error ?? site.error;

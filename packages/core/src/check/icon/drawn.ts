@@ -1,11 +1,12 @@
 import type { Rgba } from '../../colour/rgba.js';
 import type { ElementStyle } from '../../css/cascade/element-style.js';
 import { splitTopLevel } from '../../css/values/split.js';
-import type { Box } from '../../page/box.js';
+import { isEmpty } from '../../page/box.js';
+import { measuredBox, PLACED_PSEUDOS, type PlacedPseudo } from '../../page/geometry.js';
 import { addressIn } from '../../paint/background.js';
-import { borderWidths } from '../../paint/boxes.js';
+import { borderWidths, SIDES } from '../../paint/boxes.js';
 import { pictureOf } from '../../paint/replaced.js';
-import { sceneFor, type Looking } from '../../paint/scene.js';
+import { sceneFor, type Looking, type Measurable } from '../../paint/scene.js';
 import { descendants, hasOwnText, type ElementNode } from '../../tree/tree.js';
 import { hiddenBy } from '../hidden.js';
 import { textCase, type TextCase } from '../text-case.js';
@@ -23,20 +24,12 @@ export interface DrawnIcon {
   readonly unknown: string | undefined;
 }
 
-type Place = 'before' | 'after' | undefined;
-
 /** Something within an icon that paints: an element, or what CSS puts before or after it. */
 interface Painter {
   readonly element: ElementNode;
-  readonly pseudo: Place;
+  readonly pseudo: PlacedPseudo | undefined;
   readonly style: ElementStyle;
 }
-
-const boxOf = ({ geometry }: Looking, { element, pseudo }: Pick<Painter, 'element' | 'pseudo'>): Box | undefined => {
-  const measured = geometry?.elements.get(element.order);
-  const box = pseudo ? measured?.[pseudo] : measured?.box;
-  return box && box.width > 0 && box.height > 0 ? box : undefined;
-};
 
 const generates = (style: ElementStyle): boolean => !['none', 'normal'].includes(style.text('content'));
 
@@ -53,22 +46,23 @@ function paintersIn({ view }: Looking, icon: ElementNode): Painter[] {
     .filter((element) => element === icon || !hiddenBy(view, element))
     .flatMap((element): Painter[] => {
       const own: Painter = { element, pseudo: undefined, style: view.of(element) };
-      const generated = (['before', 'after'] as const)
-        .map((pseudo): Painter => ({ element, pseudo, style: view.of(element, pseudo) }))
-        .filter(({ style }) => generates(style) && style.text('display') !== 'none');
+      const generated = PLACED_PSEUDOS.map((pseudo): Painter => ({
+        element,
+        pseudo,
+        style: view.of(element, pseudo),
+      })).filter(({ style }) => generates(style) && style.text('display') !== 'none');
       return [own, ...generated];
     });
 }
 
-/** A colour that a painter paints, on what lies behind it without its ground. */
-function groundCase(looking: Looking, painter: Painter, colour: Rgba, pictures = looking.pictures): TextCase {
-  const { element, pseudo } = painter;
-  const area = boxOf(looking, painter);
-  const at = pictures === looking.pictures ? looking : { ...looking, pictures };
+/** Something that is painted in one colour, all over its box. */
+function caseOf(looking: Looking, what: Measurable & { readonly colour: Rgba }): TextCase {
+  const box = looking.geometry && measuredBox(looking.geometry, what.element, what.pseudo);
+  const area = box && !isEmpty(box) ? box : undefined;
   return {
-    carrier: element,
-    colour,
-    scene: sceneFor(at, { element, pseudo, colour, isGround: true }, area),
+    carrier: what.element,
+    colour: what.colour,
+    scene: sceneFor(looking, what, area),
     areas: area ? [area] : [],
     halo: undefined,
     outline: undefined,
@@ -76,10 +70,12 @@ function groundCase(looking: Looking, painter: Painter, colour: Rgba, pictures =
   };
 }
 
+/** A colour that a painter paints, on what lies behind it without its ground. */
+const groundCase = (looking: Looking, { element, pseudo }: Painter, colour: Rgba): TextCase =>
+  caseOf(looking, { element, pseudo, colour, isGround: true });
+
 const isMask = ({ style }: Painter) =>
   style.text('mask-image') !== 'none' && style.colour('background-color').alpha > 0;
-
-const SIDES = ['top', 'right', 'bottom', 'left'] as const;
 
 /** The colours of a bare box: of its ground, or else of the lines around it. */
 function boxInks({ style }: Painter): Rgba[] {
@@ -121,7 +117,7 @@ function asPicture(looking: Looking, painters: readonly Painter[]): DrawnIcon | 
 }
 
 /** What CSS draws before or after an element without words: boxes, lines, a picture; undefined where it has words. */
-export function drawnMark(looking: Looking, element: ElementNode, pseudo: 'before' | 'after'): DrawnIcon | undefined {
+export function drawnMark(looking: Looking, element: ElementNode, pseudo: PlacedPseudo): DrawnIcon | undefined {
   const painter: Painter = { element, pseudo, style: looking.view.of(element, pseudo) };
   return isText(painter.style) || !generates(painter.style) ? undefined : asPicture(looking, [painter]);
 }
@@ -135,17 +131,7 @@ export function drawnIcon(looking: Looking, icon: ElementNode): DrawnIcon | unde
   );
   if (drawing) {
     const { colours, unknown } = svgInks(looking.view, drawing);
-    const area = boxOf(looking, { element: drawing, pseudo: undefined });
-    const cases = colours.map((colour): TextCase => ({
-      carrier: drawing,
-      colour,
-      scene: sceneFor(looking, { element: drawing, colour }, area),
-      areas: area ? [area] : [],
-      halo: undefined,
-      outline: undefined,
-      large: false,
-    }));
-    return { means: 'shapes', cases, unknown };
+    return { means: 'shapes', cases: colours.map((colour) => caseOf(looking, { element: drawing, colour })), unknown };
   }
   if (letters.length) {
     const cases = letters.map(({ element, pseudo }) => textCase(looking, element, pseudo));

@@ -1,3 +1,4 @@
+import { isPlacedPseudo } from '../../page/geometry.js';
 import { measureScene } from '../../paint/measure.js';
 import { COVERED, type Measurement } from '../../paint/measurement.js';
 import type { Basis, Looking } from '../../paint/scene.js';
@@ -7,15 +8,15 @@ import { excused, exemptEdge, highest, measured, NEEDED_EDGE, unsureEdge } from 
 import { COVERS } from '../hidden.js';
 import type { TextCase } from '../text-case.js';
 import { atAnyTime } from '../while-animated.js';
-import { drawnIcon, drawnMark, type DrawnIcon, type Means } from './drawn.js';
+import { drawnIcon, drawnMark, type DrawnIcon } from './drawn.js';
 
-/** What of an element shows the icon, where one colour does, and the case of it; undefined where it is not judged. */
-export function iconToTry(looking: Looking, element: ElementNode): { text: TextCase; means: Means } | undefined {
+/** An icon ready to be tried in other colours; undefined where it is not judged, or is drawn in several. */
+export function iconToTry(looking: Looking, element: ElementNode): TextCase | undefined {
   if (excused(looking.view, element)) return undefined;
   const { means, cases, unknown } = drawnIcon(looking, element) ?? { means: 'box', cases: [], unknown: undefined };
   const [only, ...more] = cases;
   const isOwn = only?.carrier === element || means === 'shapes' || means === 'letters';
-  return only && isOwn && !unknown && !more.length && !only.scene.doubt ? { text: only, means } : undefined;
+  return only && isOwn && !unknown && !more.length && !only.scene.doubt ? only : undefined;
 }
 
 /**
@@ -30,7 +31,7 @@ export function checkIcon(looking: Looking, element: ElementNode): Check {
 
 /** Measures a picture that CSS puts before or after an element in place of words; undefined where it has words. */
 export function checkMark(looking: Looking, element: ElementNode, pseudo: string): Check | undefined {
-  if (pseudo !== 'before' && pseudo !== 'after') return undefined;
+  if (!isPlacedPseudo(pseudo)) return undefined;
   const drawn = drawnMark(looking, element, pseudo);
   if (!drawn) return undefined;
   const judge = (at: Looking) => judgeDrawn(drawnMark(at, element, pseudo) ?? drawn);

@@ -1,4 +1,5 @@
 import type { Rgba } from '../../colour/rgba.js';
+import { once } from '../../memo/once.js';
 import type { PixelField } from '../../picture/field.js';
 
 /** Steps of each channel that are told apart when the colours of a picture are counted. */
@@ -7,9 +8,11 @@ const STEP = 16;
 const LEAST = 0.1;
 
 /** The colours that a picture is mostly painted in, the most frequent first. */
-export function pictureInks({ data }: PixelField): Rgba[] {
+export const pictureInks = once(({ data }: PixelField): readonly Rgba[] => {
   const found = new Map<number, { weight: number; r: number; g: number; b: number }>();
   let all = 0;
+  // One that is faint throughout is seen no better than it is at its most.
+  let strongest = 0;
   for (let at = 0; at < data.length; at += 4) {
     const alpha = data[at + 3]! / 255;
     if (alpha === 0) continue;
@@ -22,8 +25,8 @@ export function pictureInks({ data }: PixelField): Rgba[] {
     own.g += g * alpha;
     own.b += b * alpha;
     all += alpha;
+    strongest = Math.max(strongest, alpha);
   }
-  const strongest = strongestAlpha(data);
   return [...found.values()]
     .filter(({ weight }) => weight >= LEAST * all)
     .sort((a, b) => b.weight - a.weight)
@@ -33,11 +36,4 @@ export function pictureInks({ data }: PixelField): Rgba[] {
       b: b / weight / 255,
       alpha: strongest,
     }));
-}
-
-/** How opaque a picture is at its most: one that is faint throughout is seen no better than that. */
-function strongestAlpha(data: Uint8ClampedArray): number {
-  let most = 0;
-  for (let at = 3; at < data.length && most < 255; at += 4) most = Math.max(most, data[at]!);
-  return most / 255;
-}
+});

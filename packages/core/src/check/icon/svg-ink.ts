@@ -5,7 +5,8 @@ import type { ElementStyle } from '../../css/cascade/element-style.js';
 import type { StyledPage } from '../../css/cascade/page-styles.js';
 import { opacityOf } from '../../paint/opacity.js';
 import { share } from '../../value/share.js';
-import { descendants, type ElementNode } from '../../tree/tree.js';
+import { withId } from '../../css/selector/element-index.js';
+import type { ElementNode } from '../../tree/tree.js';
 
 /** Colours that something is drawn in, as far as they are known. */
 export interface Inks {
@@ -24,8 +25,11 @@ const OTHERS: Readonly<Record<string, string>> = lookup({ image: 'a picture', fo
 function usedBy(page: StyledPage, use: ElementNode): ElementNode | undefined {
   const href = (use.attributes.get('href') ?? use.attributes.get('xlink:href') ?? '').trim();
   if (!href.startsWith('#')) return undefined;
-  return [...descendants(page.styles.tree.root)].find(({ id }) => id === href.slice(1));
+  return withId(page.styles.tree, href.slice(1));
 }
+
+/** Why what is painted with `url()` is not judged. */
+export const NO_COLOUR_PAINT = 'It is painted with a gradient or a pattern, which is not measured.';
 
 /** `use` within `use` goes no deeper. */
 const DEEPEST = 4;
@@ -45,7 +49,7 @@ export function svgInks(page: StyledPage, drawing: ElementNode): Inks {
       const text = paintOf(page, element, property, used);
       if (text === 'none') continue;
       const colour = parseColour(text);
-      if (!colour) unknown = 'It is painted with a gradient or a pattern, which is not measured.';
+      if (!colour) unknown = NO_COLOUR_PAINT;
       else {
         const shown = colour.alpha * alpha * share(style.text(fading));
         if (shown > 0) colours.push({ ...colour, alpha: shown });

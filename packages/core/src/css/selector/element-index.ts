@@ -30,6 +30,9 @@ const indexOf = once((tree: PageTree): ElementIndex => {
   return { byId, byClass, byTag };
 });
 
+/** The element with an id; of several the first, as fragments find it. */
+export const withId = (tree: PageTree, id: string): ElementNode | undefined => indexOf(tree).byId.get(id)?.[0];
+
 /** Elements that a compound may match, in document order: all of the page where nothing in it is telling. */
 export function mayMatch(tree: PageTree, compound: Compound): readonly ElementNode[] {
   const index = indexOf(tree);

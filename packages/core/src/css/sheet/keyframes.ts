@@ -1,4 +1,5 @@
-import { generate, type Atrule, type CssNode } from 'css-tree';
+import { generate, type Atrule } from 'css-tree';
+import { listOf } from './preludes.js';
 
 /** One moment of an animation: where it is, 0 to 1, and what it sets, as written. */
 export interface Keyframe {
@@ -11,9 +12,6 @@ export interface Keyframes {
   readonly name: string;
   readonly frames: readonly Keyframe[];
 }
-
-const listOf = (node: CssNode | null | undefined): CssNode[] =>
-  node && 'children' in node && node.children ? [...(node.children as Iterable<CssNode>)] : [];
 
 function offsetOf(text: string): number | undefined {
   const word = text.trim().toLowerCase();

@@ -1,6 +1,6 @@
 import { colourBehind } from '../../check/edge.js';
 import { around as aroundOf } from '../../check/focus.js';
-import { seenSides, SIDES } from '../../check/cut-off.js';
+import { seenSides } from '../../check/cut-off.js';
 import { hiddenBy } from '../../check/hidden.js';
 import { contrastRatio } from '../../colour/contrast.js';
 import { nearestOf, nearestPassing } from '../../colour/nearest.js';
@@ -8,6 +8,7 @@ import { toHex } from '../../colour/print.js';
 import { BLACK, WHITE, type Rgba } from '../../colour/rgba.js';
 import type { Setting } from '../../look/model.js';
 import type { StateColumn } from '../../component/state-column.js';
+import { SIDES } from '../../paint/boxes.js';
 import type { LookedAt } from '../../ledger/checks.js';
 import type { LedgerCheck } from '../../ledger/ledger-check.js';
 import type { Draft, Drafting } from '../drafting.js';
@@ -36,7 +37,6 @@ export function draftRing(drafting: Drafting, check: LedgerCheck, column: StateC
       }),
   );
   if (!grounds.length) return [];
-  const passes = (colour: Rgba) => grounds.every((ground) => contrastRatio(colour, ground) >= 3);
   const from = style.colour('color');
   const set = (property: string, value: string) => drafting.settingOf(check.part, column, property, value);
   const outline = (css: string, gap: number): Setting[] => [
@@ -46,7 +46,7 @@ export function draftRing(drafting: Drafting, check: LedgerCheck, column: StateC
     set('outline-offset', `${gap}px`),
   ];
   const around = drafting.labelOf(check.part).toLowerCase();
-  const single = nearestOf(from, [...drafting.palette, from, BLACK, WHITE], passes) ?? nearestPassing(from, passes);
+  const single = ringColour(drafting, from, grounds);
   const drafts: Draft[] = single
     ? [
         {
@@ -57,7 +57,7 @@ export function draftRing(drafting: Drafting, check: LedgerCheck, column: StateC
         },
       ]
     : [];
-  if (all.some(isCut)) drafts.unshift(...insideRing(drafting, check, all, outline));
+  if (all.some(isCut)) drafts.unshift(...insideRing(drafting, check, from, all, outline));
   // Over grounds that no one colour stands out from, one of two always does (technique C40).
   drafts.push({
     kind: 'ring',
@@ -68,6 +68,12 @@ export function draftRing(drafting: Drafting, check: LedgerCheck, column: StateC
   return drafts;
 }
 
+/** The nearest colour that stands out from all grounds, of the site's own first. */
+function ringColour(drafting: Drafting, from: Rgba, grounds: readonly Rgba[]) {
+  const passes = (colour: Rgba) => grounds.every((ground) => contrastRatio(colour, ground) >= 3);
+  return nearestOf(from, [...drafting.palette, from, BLACK, WHITE], passes) ?? nearestPassing(from, passes);
+}
+
 /** Whether what holds an element cuts off a ring around it. */
 const isCut = ({ looking, element }: LookedAt): boolean =>
   seenSides(looking, element, { offset: RING_GAP, thickness: RING }).length < SIDES.length;
@@ -76,6 +82,7 @@ const isCut = ({ looking, element }: LookedAt): boolean =>
 function insideRing(
   drafting: Drafting,
   check: LedgerCheck,
+  from: Rgba,
   all: readonly LookedAt[],
   outline: (css: string, gap: number) => Setting[],
 ): Draft[] {
@@ -85,10 +92,7 @@ function insideRing(
       return typeof behind === 'string' ? [] : [behind];
     }),
   );
-  if (!grounds.length) return [];
-  const passes = (colour: Rgba) => grounds.every((ground) => contrastRatio(colour, ground) >= 3);
-  const from = drafting.seen(check.part, check.column).style.colour('color');
-  const found = nearestOf(from, [...drafting.palette, from, BLACK, WHITE], passes) ?? nearestPassing(from, passes);
+  const found = grounds.length ? ringColour(drafting, from, grounds) : undefined;
   if (!found) return [];
   const part = drafting.labelOf(check.part).toLowerCase();
   const words = `Ring of ${RING} px in ${found.css} within the ${part}`;
