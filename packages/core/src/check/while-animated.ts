@@ -3,7 +3,7 @@ import { toHex } from '../colour/print.js';
 import type { ElementStyle } from '../css/cascade/element-style.js';
 import { oncePerShape } from '../css/cascade/once-per-shape.js';
 import type { StyledPage } from '../css/cascade/page-styles.js';
-import type { Keyframe } from '../css/sheet/keyframes.js';
+import type { Keyframe } from '../css/sheet/sheet.js';
 import type { Looking } from '../paint/scene.js';
 import { selfAndAncestors, type ElementNode } from '../tree/tree.js';
 import { without, type Check } from './check.js';

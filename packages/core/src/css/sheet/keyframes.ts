@@ -1,17 +1,6 @@
 import { generate, type Atrule } from 'css-tree';
 import { listOf } from './preludes.js';
-
-/** One moment of an animation: where it is, 0 to 1, and what it sets, as written. */
-export interface Keyframe {
-  readonly offset: number;
-  readonly values: ReadonlyMap<string, string>;
-}
-
-/** An @keyframes rule (CSS Animations 1, section 3). */
-export interface Keyframes {
-  readonly name: string;
-  readonly frames: readonly Keyframe[];
-}
+import type { Keyframe, Keyframes } from './sheet.js';
 
 function offsetOf(text: string): number | undefined {
   const word = text.trim().toLowerCase();

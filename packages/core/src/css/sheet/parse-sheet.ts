@@ -1,5 +1,6 @@
 import { generate, type Atrule, type Block, type CssNode, type Rule, type StyleSheet } from 'css-tree';
-import { readKeyframes, type Keyframes } from './keyframes.js';
+import { readKeyframes } from './keyframes.js';
+import type { Keyframes } from './sheet.js';
 import { splitBlock } from './nested.js';
 import { MAX_BRACKETS, parse, readWithinBounds } from '../syntax/parser.js';
 import { compileParsedList, InvalidSelectorError } from '../selector/match.js';

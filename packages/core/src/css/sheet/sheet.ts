@@ -1,7 +1,6 @@
 import type { CssNode } from 'css-tree';
 import { expandDeclaration } from './declaration.js';
 import type { Declaration, Place } from './declared.js';
-import type { Keyframes } from './keyframes.js';
 import type { MediaQueryList } from '../conditions/media.js';
 import { HORIZONTAL_FLOW, isLogical, physicalName, type Flow } from '../property/logical.js';
 import type { CompiledSelector } from '../selector/types.js';
@@ -185,6 +184,18 @@ export interface LayerEntry {
 export interface Problem {
   readonly message: string;
   readonly place: Place;
+}
+
+/** One moment of an animation: where it is, 0 to 1, and what it sets, as written. */
+export interface Keyframe {
+  readonly offset: number;
+  readonly values: ReadonlyMap<string, string>;
+}
+
+/** An @keyframes rule (CSS Animations 1, section 3). */
+export interface Keyframes {
+  readonly name: string;
+  readonly frames: readonly Keyframe[];
 }
 
 export interface ParsedSheet {
