@@ -3,7 +3,7 @@ import { currentTrial } from '@retoque/contract';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { useParams } from 'react-router';
-import { componentQuery, componentsQuery, pageQuery, siteQuery } from '../api/queries';
+import { ASKED_NOW, componentQuery, componentsQuery, pageQuery, siteQuery } from '../api/queries';
 import { useOpenedPage } from '../engine/engine';
 import { AppBar } from '../shell/AppBar';
 import { Busy } from '../shell/Busy';
@@ -22,8 +22,7 @@ export function StyleScreen() {
   // Asked for as the screen opens and never while one edits: what is in hand would be taken away in the middle of its save.
   const component = useQuery({
     ...componentQuery(componentId),
-    staleTime: 0,
-    refetchOnMount: 'always',
+    ...ASKED_NOW,
     refetchOnReconnect: false,
     refetchOnWindowFocus: false,
   });
