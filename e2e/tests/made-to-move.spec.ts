@@ -1,11 +1,34 @@
 import { readFile } from 'node:fs/promises';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Locator, type Page } from '@playwright/test';
 import { changePage, type ChangePlace, type Locator as PageLocator } from '@retoque/core';
 import { strFromU8, unzipSync } from 'fflate';
 import { saved } from './support';
 import { type } from './sheet-support';
 
 const practice = process.env.PRACTICE_URL ?? 'http://127.0.0.1:4311';
+
+/** Drags a message by its grip to the place of another, as slowly as the list needs to make room. */
+async function dragOnto(page: Page, grip: Locator, target: Locator): Promise<void> {
+  const middle = async (of: Locator) => {
+    const box = (await of.boundingBox())!;
+    return [box.x + box.width / 2, box.y + box.height / 2] as const;
+  };
+  // Hovering waits until it lies still and in sight.
+  await grip.hover();
+  const [from, to] = [await middle(grip), await middle(target)];
+  await page.mouse.down();
+  await page.mouse.move(from[0], from[1] - 8);
+  await expect(page.locator('.wording-item[data-dragged]')).toHaveCount(1);
+  await page.mouse.move(...to);
+  await expect(page.locator('.wording-item:has(.grip)').first()).toHaveAttribute('style', /translateY\([1-9]/);
+  await page.mouse.up();
+}
+
+/** Back to Survey: its button to add a component is named as the one of Style, which stays until Survey is there. */
+async function toSurvey(page: Page): Promise<void> {
+  await page.getByRole('link', { name: 'Survey' }).click();
+  await expect(page.locator('[data-part]')).toHaveCount(0);
+}
 
 /** Puts a component of a kind onto the page, beside what is clicked. */
 async function add(page: Page, kind: string, beside: string, place: string): Promise<void> {
@@ -74,11 +97,7 @@ test('without code: a bar that turns, a countdown over a picture, a ticker and a
   await page.getByRole('button', { name: 'Wording' }).click();
   const grips = page.locator('.wording .grip');
   await expect(grips).toHaveCount(3);
-  await grips.nth(2).hover();
-  await page.mouse.down();
-  await grips.nth(1).hover();
-  await grips.nth(0).hover();
-  await page.mouse.up();
+  await dragOnto(page, grips.nth(2), grips.nth(0));
   const worded = page.locator('iframe[title="The page with other words"]').contentFrame();
   await expect(worded.locator('.rq-announcement li').first()).toContainText('The last boat');
   await page.getByLabel('Link to: #').first().fill('javascript:alert(1)');
@@ -87,7 +106,7 @@ test('without code: a bar that turns, a countdown over a picture, a ticker and a
   await page.keyboard.press('Escape');
   await saved(page);
 
-  await page.getByRole('link', { name: 'Survey' }).click();
+  await toSurvey(page);
   await add(page, 'Countdown', 'main h1', 'After it');
   await type(page, '--rq-until', 'default', '2027-05-01 09:00');
   await type(page, '--rq-zone', 'default', 'Europe/Lisbon');
@@ -104,14 +123,14 @@ test('without code: a bar that turns, a countdown over a picture, a ticker and a
   await page.keyboard.press('Escape');
   await saved(page);
 
-  await page.getByRole('link', { name: 'Survey' }).click();
+  await toSurvey(page);
   await add(page, 'Ticker', 'main h1', 'Before it');
   await type(page, '--rq-run-speed', 'default', '90 px/s');
   await page.locator('[data-part=divider] .fold').click();
   await type(page, 'content', 'default', '"»" / ""');
   await saved(page);
 
-  await page.getByRole('link', { name: 'Survey' }).click();
+  await toSurvey(page);
   await add(page, 'Cookie notice', '.cookies', 'In its place');
   await type(page, '--rq-choice-days', 'default', '30');
   await saved(page);

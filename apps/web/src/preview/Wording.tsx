@@ -1,4 +1,4 @@
-import { DndContext, PointerSensor, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
+import { closestCenter, DndContext, PointerSensor, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
 import { SortableContext, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import { ArrowDown, ArrowUp, Copy, Eye, EyeOff, GripVertical, Smile, Trash2 } from 'lucide-react';
 import { useCallback, useRef, useState, type KeyboardEvent } from 'react';
@@ -59,7 +59,7 @@ export function Wording({
   return (
     <aside className="wording" aria-label="Wording">
       <div className="wording-items">
-        <DndContext sensors={sensors} onDragEnd={drop}>
+        <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={drop}>
           <SortableContext items={view.items.map(({ id }) => id)} strategy={verticalListSortingStrategy}>
             {view.items.map((item) => (
               <ItemFields

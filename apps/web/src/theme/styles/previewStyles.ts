@@ -69,7 +69,7 @@ export const previewStyles = {
     overflow: 'hidden',
   },
   '& .wording-item[data-dragged]': { position: 'relative', zIndex: 1, bg: 'card', boxShadow: 'lift' },
-  '& .grip': { display: 'inline-flex', color: 'ink3', cursor: 'grab', touchAction: 'none' },
+  '& .grip': { display: 'inline-flex', alignSelf: 'center', color: 'ink3', cursor: 'grab', touchAction: 'none' },
   '& .grip svg': { width: '15px', height: '15px' },
   '& .wording-items': {
     flex: 1,
