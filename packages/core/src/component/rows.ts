@@ -190,6 +190,7 @@ export const ROWS: readonly Row[] = [
   colour('Drawing', 'Fill', 'fill'),
   colour('Drawing', 'Stroke', 'stroke'),
   number('Drawing', 'Stroke width', 'stroke-width', SIZE),
+  choice('Control', 'Colour scheme', 'color-scheme', 'normal light dark'),
   colour('Control', 'Accent colour', 'accent-color'),
   colour('Control', 'Caret colour', 'caret-color'),
   one('Control', 'Scrollbar colours', 'scrollbar-color'),

@@ -95,6 +95,24 @@ describe('a dark scheme for a site', () => {
     expect(pages.flatMap(({ failures }) => failures)).toEqual([]);
   });
 
+  it('has what the browser draws itself drawn for the dark (CSS Color Adjustment 1, section 2.2)', () => {
+    for (const { version } of site.pages) {
+      const schemes = under.on(version).seen.pages.at();
+      const root = under.on(version).page.tree.elements.find(({ name }) => name === 'html')!;
+      expect(schemes.stylesFor(dark).at().of(root).computed('color-scheme')).toBe('dark');
+      expect(schemes.stylesFor(DESKTOP).at().of(root).computed('color-scheme')).toBe('normal');
+    }
+    const drawnRoot = siteOf(`html { background: #fbf7ef } ${CSS}`);
+    const { looks } = finish(derivingDark(drawnRoot, request));
+    const ground = shown(drawnRoot.under(looks), 'home', dark).get('0 html.')!['background-color']!;
+    expect(luminance(parseColour(ground)!)).toBeLessThan(0.04);
+    // What has one already keeps it.
+    const both = siteOf(`:root { color-scheme: light dark } ${CSS}`);
+    const said = finish(derivingDark(both, request)).shares.flatMap(({ settings }) => settings);
+    expect(said.length).toBeGreaterThan(0);
+    expect(said.filter(({ property }) => property === 'color-scheme')).toEqual([]);
+  });
+
   it('says which check it cannot keep: a mark within words has no part to set a colour on', () => {
     const own = siteOf();
     const html = page('<div class="card"><h2>Card</h2><p>More <span class="badge">New</span></p></div>');

@@ -1,6 +1,7 @@
 import { meanwhile, within, type Steps } from '../base/steps.js';
 import { BLOCK } from '../component/kinds/block.js';
 import { kindNamed } from '../component/kinds/index.js';
+import { schemeOf } from '../css/cascade/used-font.js';
 import { locatorFor, reachedBy } from '../css/selector/locator.js';
 import { changeLook, EMPTY_LOOK, settingText, type Look } from '../look/model.js';
 import { saidBesides } from '../look/said-besides.js';
@@ -52,7 +53,8 @@ export function* derivingDark(site: WearableSite, request: RemedyRequest): Steps
     if (settings.length) wear(component, look);
     yield { done: done + 1, of };
   }
-  for (const { component, look } of pageGrounds(site, looks, components, request)) wear(component, look);
+  for (const { component, look } of pageGrounds(site, looks, components, request, drafts.size > 0))
+    wear(component, look);
 
   const drafted = site.under([...looks]);
   for (const [done, component] of components.entries()) {
@@ -92,12 +94,16 @@ interface PageGround {
   readonly look: Look;
 }
 
-/** What the pages themselves are drawn on, which no component need have: set on the body, and on the root where it has a ground. */
+/**
+ * What the pages themselves are drawn on, which no component need have: set on the body, and on the root where it has a
+ * ground; and, where anything became dark, that what the browser draws itself is drawn for the dark.
+ */
 function pageGrounds(
   site: WearableSite,
   worn: readonly WornLook[],
   components: readonly SiteComponent[],
   request: RemedyRequest,
+  changes: boolean,
 ): PageGround[] {
   const found = new Map<string, PageGround>();
   const { environment } = request.viewports[0]!;
@@ -108,6 +114,7 @@ function pageGrounds(
     const root = tree.elements.find(({ name }) => name === 'html');
     const body = tree.elements.find(({ name }) => name === 'body');
     const isRootDrawn = root !== undefined && view.of(root).colour('background-color').alpha > 0;
+    const drawn = new Map<ElementNode, readonly (readonly [property: string, value: string])[]>();
     for (const element of [isRootDrawn ? root : undefined, body]) {
       if (!element) continue;
       const style = view.of(element);
@@ -116,7 +123,12 @@ function pageGrounds(
         const value = isCanvas && property === 'background-color' ? DARK_CANVAS : darkValue(style, property);
         return value === undefined ? [] : [[property, value]];
       });
-      if (!values.length) continue;
+      if (values.length) drawn.set(element, values);
+    }
+    // The window's scrollbars follow the root, and what the browser draws in controls what they inherit from it.
+    const isForDark = root === undefined || schemeOf(view.of(root).computed('color-scheme'), 'dark') === 'dark';
+    if (!isForDark && (changes || drawn.size)) drawn.set(root, [...(drawn.get(root) ?? []), ['color-scheme', 'dark']]);
+    for (const [element, values] of drawn) {
       const component = holderOf(site, version, element, components);
       const key = componentKey(component.place);
       const known = found.get(key);
@@ -149,12 +161,13 @@ function holderOf(
 ): SiteComponent {
   const { tree } = site.on(version).page;
   const known = components.find(({ place, version: first, alsoOn }) => {
+    // A scrollbar hangs on the root too, and is not its ground.
+    if (kindNamed(place.kind)?.besidePage) return false;
     if (first !== version && !alsoOn.includes(version)) return false;
     const reached = reachedBy(tree, place.locator.selector);
     return reached.length === 1 && reached[0] === element;
   });
-  const { name } = element;
-  return (
-    known ?? { version, place: { kind: BLOCK.name, locator: locatorFor(element, name) }, name: 'Page', alsoOn: [] }
-  );
+  const { name: tag } = element;
+  const name = tag === 'html' ? 'Root of the page' : 'Page';
+  return known ?? { version, place: { kind: BLOCK.name, locator: locatorFor(element, tag) }, name, alsoOn: [] };
 }
