@@ -62,12 +62,24 @@ export async function visit(page: Page, hrefs: readonly string[]): Promise<void>
   });
 }
 
-/** A colour of an element as it is painted over white; undefined where it is not shown. */
+/** What no page paints, to see that the cover is there. */
+const SIGN: Channels = [1, 254, 3];
+
+/**
+ * A colour of an element as it is painted over white; undefined where it cannot be seen: the element is not shown, or
+ * makes no boxes before and after itself (a picture, a field), which are what covers the window.
+ */
 export async function paintedColour(
   page: Page,
   order: number,
   property: 'color' | 'background-color',
 ): Promise<Channels | undefined> {
+  if ((await covered(page, order, `rgb(${SIGN})`))?.join() !== SIGN.join()) return undefined;
+  return covered(page, order, property === 'color' ? 'currentcolor' : 'inherit');
+}
+
+/** The window's colour once an element covers it with one of its own; undefined where the element is not shown. */
+async function covered(page: Page, order: number, colour: string): Promise<Channels | undefined> {
   const isShown = await page.evaluate(
     ([at, cover, flat, from]) => {
       const element = document.querySelectorAll('*')[at]!;
@@ -81,7 +93,7 @@ export async function paintedColour(
       document.adoptedStyleSheets.push(sheet);
       return true;
     },
-    [order, COVER, FLAT, property === 'color' ? 'currentcolor' : 'inherit'] as const,
+    [order, COVER, FLAT, colour] as const,
   );
   if (!isShown) return undefined;
   const painted = await pixel(page);
