@@ -120,6 +120,22 @@ describe('what stands in a component beside its kind’s own parts', () => {
     });
   });
 
+  it('has words that stand out of a text as a part of their own, and no others', () => {
+    const body =
+      '<div class="b"><p>More <span class="new">New</span> <b>bold</b> <em class="red">soon</em></p><a href="#">Seats <span class="new">3</span></a></div>';
+    const css = '.new { background: #ffd54a } .red { color: #b3261e }';
+    const bench = block(body, css);
+    const marked = bench.parts.find(({ part }) => part.name === 'further-marked')!;
+    expect(marked.part.label).toBe('Marked text');
+    expect(marked.elements.map(words)).toEqual(['span.new', 'em.red', 'span.new']);
+    const look = {
+      ...EMPTY_LOOK,
+      settings: [{ part: 'further-marked', property: 'color', value: '#ffffff', when: { states: [] } }],
+    };
+    const checks = bench.ledger(look, { viewports: [{ name: 'wide', environment: DESKTOP }] });
+    expect(checks.find(({ demand }) => demand === 'further-marked-text')?.verdict).toBe('short');
+  });
+
   it('measures each of them, marks that a sheet makes too', () => {
     const css =
       '.b { background: #fff } .b p { color: #767676 } .b p::before { content: "»"; color: #ccc } .b a:hover { color: #fff }';

@@ -1,3 +1,4 @@
+import { toCssRgb } from '../colour/print.js';
 import { isField, isLink } from '../css/selector/form-state.js';
 import type { StyledPage } from '../css/cascade/page-styles.js';
 import { hasOwnText, type ElementNode } from '../tree/tree.js';
@@ -38,6 +39,14 @@ const MEDIA = ['img', 'video', 'canvas', 'picture', 'object'];
 const isBlank = (element: ElementNode): boolean =>
   element.namespace === 'html' && !element.children.length && !hasOwnText(element);
 
+/** True for words within a text that have a ground, an edge or a colour of their own: what is set for the text leaves them. */
+function standsOut(element: ElementNode, page: StyledPage): boolean {
+  if (!isHtml(element) || !hasOwnText(element) || !element.parent) return false;
+  const style = page.of(element);
+  const [own, around] = [style, page.of(element.parent)].map((of) => toCssRgb(of.colour('color')));
+  return own !== around || paints(style);
+}
+
 const generates =
   (pseudo: 'before' | 'after'): Holds =>
   (element, page) => {
@@ -69,6 +78,7 @@ export const FURTHER_PARTS: readonly (Part & { readonly holds: Holds })[] = [
     ),
   ),
   part('text', 'Other text', hasOwnText, MESSAGE_ROWS),
+  part('marked', 'Marked text', standsOut, ['text', ...BOX_ROWS, 'font-weight']),
   part('picture', 'Other picture', (element) => isHtml(element, ...MEDIA), [
     'opacity',
     'filter',
@@ -99,7 +109,7 @@ const CONTROLS: ReadonlySet<string> = new Set(['link', 'button', 'field'].map((n
 const labelOf = (name: string): string => FURTHER_PARTS.find((own) => own.name === name)!.label;
 
 const FURTHER_DEMANDS: readonly Demand[] = [
-  ...[...TEXTS, 'before', 'after'].map((name) =>
+  ...[...TEXTS, 'marked', 'before', 'after'].map((name) =>
     textDemand(`further-${name}`, `${labelOf(`further-${name}`)} on what lies behind`),
   ),
   { name: 'further-field-edge', label: 'Edge of the field', part: 'further-field', criterion: '1.4.11', of: 'edge' },
