@@ -1,24 +1,13 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Locator, type Page } from '@playwright/test';
 import { behaviourScriptSchema } from '@retoque/contract';
-import { starterOf } from '@retoque/core';
+import { made, pageOf, POLICY, type Made } from './behaviour-pages';
 
 // The script that is handed over, in pages of a site with a strict policy and nothing else of ours.
 
 const SITE = 'https://line.invalid';
-/** Content Security Policy 3: scripts and styles from the site's own files alone. */
-const POLICY = "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self'";
 
 let script: string;
-
-interface Made {
-  readonly body: string;
-  readonly css?: string;
-  readonly lang?: string;
-  readonly dir?: 'rtl' | 'ltr';
-  /** How often the script is included. */
-  readonly times?: number;
-}
 
 /** Serves pages of a site by their paths, and opens the first. */
 async function serve(page: Page, pages: Readonly<Record<string, Made>>): Promise<string[]> {
@@ -36,13 +25,8 @@ async function serve(page: Page, pages: Readonly<Record<string, Made>>): Promise
     }
     const made = pages[pathname];
     if (!made) return route.fulfill({ status: 404, body: '' });
-    const tags = Array.from(
-      { length: made.times ?? 1 },
-      (_, i) => `<script type="module" async blocking="render" src="/b.js${i ? `?${i}` : ''}"></script>`,
-    );
-    const html = `<!doctype html><html lang="${made.lang ?? 'en'}" dir="${made.dir ?? 'ltr'}"><head><meta charset="utf-8"><title>Quay</title><link rel="stylesheet" href="${pathname}.css">${tags.join('')}</head><body><main><h1>Quay</h1><h2>Boats</h2>${made.body}<p id="after">After it.</p></main></body></html>`;
     return route.fulfill({
-      body: html,
+      body: pageOf(pathname, made),
       contentType: 'text/html',
       headers: { 'content-security-policy': POLICY },
     });
@@ -50,12 +34,6 @@ async function serve(page: Page, pages: Readonly<Record<string, Made>>): Promise
   await page.goto(SITE + Object.keys(pages)[0]!);
   return wrong;
 }
-
-const made = (kind: string, set = ''): { body: string; css: string } => {
-  const { html, css } = starterOf(kind)!;
-  const name = /class="([\w-]+)/.exec(html)![1]!;
-  return { body: html, css: `${css}\n.${name} { ${set} }` };
-};
 
 /** Sums of layout shifts (Layout Instability API) from the first paint on. */
 const watchShifts = (page: Page) =>

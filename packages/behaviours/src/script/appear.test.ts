@@ -45,6 +45,21 @@ describe('what appears', () => {
     expect(host.hidden).toBe(false);
   });
 
+  test('closed on another page, it is gone here too when one goes back to it', () => {
+    const [first, second] = [begin({ again: 'never' }), begin({ again: 'never' })];
+    press(second.host.querySelector('button'));
+    const { localStorage } = first.window;
+    for (const [key, value] of Object.entries(second.window.localStorage)) localStorage.setItem(key, value as string);
+    first.show(false);
+    expect(first.host.hidden).toBe(false);
+    first.show(true);
+    expect(first.host.hidden).toBe(true);
+    // What comes each time is still there.
+    const always = begin({});
+    always.show(true);
+    expect(always.host.hidden).toBe(false);
+  });
+
   test('closed, it stays away as long as it is told to', () => {
     const closed = (values: Record<string, string>) => {
       const on = begin(values);

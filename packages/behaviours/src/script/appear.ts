@@ -1,4 +1,4 @@
-import { asShown, buttons, show, undoing, viewOf, type Start } from './behaviour.js';
+import { asShown, buttons, ifKept, show, undoing, viewOf, type Start } from './behaviour.js';
 import { keyOf } from './kept.js';
 import { amount, setting, time } from './settings.js';
 import { momentOf } from './zoned.js';
@@ -45,17 +45,15 @@ export const appear: Start = (host, around) => {
   };
   const close = () => (isDialog && dialog.open ? dialog.close() : closed());
 
+  /** Closed before, here or on another page. */
+  const isKept = () => around.kept(key, around.now()) !== undefined;
+
   const isDue = () => {
     const now = around.now();
     const zone = setting(host, 'zone', 'UTC');
     const from = momentOf(setting(host, 'from', ''), zone);
     const to = momentOf(setting(host, 'to', ''), zone);
-    return (
-      around.kept(key, now) === undefined &&
-      isOnPage(around.path(), setting(host, 'pages', '…')) &&
-      !(from > now) &&
-      !(to <= now)
-    );
+    return !isKept() && isOnPage(around.path(), setting(host, 'pages', '…')) && !(from > now) && !(to <= now);
   };
 
   let call: (() => void) | undefined;
@@ -104,6 +102,18 @@ export const appear: Start = (host, around) => {
     open();
     if (!isDialog) host.querySelector<HTMLElement>('a[href], button, input, [tabindex]')?.focus();
   });
+  undo.on(
+    view,
+    'pageshow',
+    ifKept(() => {
+      if (isKept()) {
+        isOpen = false;
+        show(host, false);
+        if (isDialog) dialog.close();
+      }
+      plan();
+    }),
+  );
   plan();
   return { stop: undo.run, refresh: plan };
 };

@@ -75,6 +75,11 @@ export function undoing() {
   };
 }
 
+/** For `pageshow`: acts when the page is gone back to and was kept as it was left, whatever happened on others since. */
+export const ifKept = (act: () => void) => (event: Event) => {
+  if ((event as PageTransitionEvent).persisted) act();
+};
+
 /** Sets an attribute, and puts back what it was. */
 export function put(element: Element, name: string, value: string | null): () => void {
   const before = element.getAttribute(name);

@@ -42,6 +42,17 @@ describe('consent', () => {
     ]);
   });
 
+  test('given on another page, holds here too when one goes back to it', () => {
+    const { host, told, blocked, around, show } = begin();
+    around.keep('rq-consent', 'statistics', around.now() + 864e5);
+    show(false);
+    expect(told).toEqual([]);
+    show(true);
+    expect(host.hidden).toBe(true);
+    expect(told).toEqual([['statistics']]);
+    expect(blocked()).toEqual(['maps']);
+  });
+
   test('refused, none of them does', () => {
     const { host, told, blocked } = begin();
     press(choice(host, 'none'));

@@ -1,4 +1,4 @@
-import { asShown, show, undoing, viewOf, type Start } from './behaviour.js';
+import { asShown, ifKept, show, undoing, viewOf, type Start } from './behaviour.js';
 import { amount } from './settings.js';
 
 const KEY = 'rq-consent';
@@ -59,6 +59,7 @@ export const consent: Start = (host, around) => {
     show(host, before === undefined);
     if (before !== undefined) tell(before);
   };
+  undo.on(view, 'pageshow', ifKept(refresh));
   refresh();
   return { stop: undo.run, refresh };
 };

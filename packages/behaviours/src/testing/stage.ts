@@ -38,6 +38,12 @@ export function stage(html: string, { at = 0, url = 'https://page.invalid/', lan
     set: (values: Record<string, string>) =>
       Object.entries(values).forEach(([name, value]) => host.style.setProperty(`--rq-${name}`, value)),
     askForLessMotion: () => void (reduced = true),
+    /** The page is shown, as new or as it was left. */
+    show(persisted: boolean) {
+      const event = new window.Event('pageshow');
+      Object.defineProperty(event, 'persisted', { value: persisted });
+      window.dispatchEvent(event);
+    },
     /** What listens to a pointer or focus is told a moment later. */
     settle: () => new Promise((resolve) => window.setTimeout(resolve, 0)),
     waiting: () => calls.size,
