@@ -62,7 +62,11 @@ test('one colour is replaced, all buttons wear one finish, the drift is settled,
   await expect(cards.getByRole('row').filter({ hasText: 'Background, hover' })).toContainText('#e0e8ea');
   await page.getByRole('button', { name: /^Make \d groups? alike$/ }).click();
   await expect(page.getByText(/^Made alike in \d/)).toBeVisible();
-  await expect(page.getByText('Nothing drifts')).toBeVisible();
+  await expect(page.getByText('Nothing drifts: ')).toBeVisible();
+  // Each width and scheme is looked at by itself.
+  await page.getByRole('button', { name: 'Narrow 390' }).click();
+  await expect(page.getByText('holds up to narrow width alone')).toBeVisible();
+  await expect(page.getByText('Nothing drifts up to narrow width: ')).toBeVisible();
 
   for (const path of [survey, `/sites/${siteId}/pages/${id}`]) {
     await page.goto(path);

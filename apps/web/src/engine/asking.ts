@@ -7,7 +7,7 @@ import {
   type Steps,
   type ViewportName,
 } from '@retoque/core';
-import type { LedgerQuery, OnStep, SheetQuery } from './protocol';
+import type { LedgerQuery, OnStep, SeenAt, SheetQuery } from './protocol';
 
 /** The surroundings in which something is asked for at a width. */
 export const environmentOf = (viewport: ViewportName, place: EditingPlace = {}): Environment => ({
@@ -47,6 +47,15 @@ export const nextTurn = () => new Promise<void>((resolve) => setTimeout(resolve)
 
 /** What is asked of a whole site: every width in the light scheme. */
 export const SITE_REQUEST = { ...ledgerRequest({ place: {}, added: [], measured: 0 }), at: 'wide' };
+
+/** What is asked of a whole site as it is seen at one width in one scheme. */
+export function requestAt({ viewport, scheme }: SeenAt) {
+  const place: EditingPlace = {
+    ...(viewport === 'wide' ? {} : { viewport }),
+    ...(scheme === 'dark' ? { scheme } : {}),
+  };
+  return { ...ledgerRequest({ place, added: [], measured: 0 }), at: viewport };
+}
 
 /** What is asked meanwhile has its turn after each step. */
 export const inTurns = <T>(steps: Steps<T>, onStep: OnStep): Promise<T> =>

@@ -107,6 +107,12 @@ export interface AsControls {
   readonly look: Look;
 }
 
+/** How a site is looked at. What is set for the widest and for light holds everywhere. */
+export interface SeenAt {
+  readonly viewport: ViewportName;
+  readonly scheme: 'light' | 'dark';
+}
+
 /** A picture or font of the site that looks may name by its path. */
 export interface EngineFile {
   readonly address: string;
@@ -290,6 +296,12 @@ export type OnStep = (done: number, of: number) => Promise<void> | void;
 export type FramesListener = (editNumber: number, rules: readonly FrameRules[]) => void;
 
 /** The computation behind the screens; it runs in a worker, so that it never holds up the interface. */
+/** How a site is looked at: what is set for it holds there; the widest and the light scheme stand for everywhere. */
+export interface SeenAt {
+  readonly viewport: ViewportName;
+  readonly scheme: 'light' | 'dark';
+}
+
 export interface Engine {
   open(page: EnginePage): Promise<{ title: string }>;
   /** Takes note of what a site wears; of looks that are not named nothing has changed. */
@@ -466,9 +478,9 @@ export interface Engine {
   /** A dark scheme for a site, with the checks that are otherwise in it. */
   darkScheme(at: SitePages, onStep: OnStep): Promise<DarkSchemeAnswer>;
   /** Things that look alike and are not quite. */
-  findDrift(at: SitePages, onStep: OnStep): Promise<Drift[]>;
+  findDrift(at: SitePages, seen: SeenAt, onStep: OnStep): Promise<Drift[]>;
   /** The same made alike, with the checks that change. */
-  settleDrift(at: SitePages, drifts: readonly Drift[], onStep: OnStep): Promise<SettledDrift>;
+  settleDrift(at: SitePages, seen: SeenAt, drifts: readonly Drift[], onStep: OnStep): Promise<SettledDrift>;
   /** One page of a site under looks. */
   pageUnder(at: SitePages, versionId: string, looks: readonly WornLook[]): Promise<PageUnder>;
   /** Looks of a kind to start from. */

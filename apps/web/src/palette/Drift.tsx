@@ -3,33 +3,63 @@ import { kindNamed, parseColour, partNamed, type Drift as DriftFound } from '@re
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { surveyEngine } from '../engine/engine';
+import type { SeenAt } from '../engine/protocol';
 import { Effect } from '../ledger/Effect';
 import { Progress } from '../ledger/Progress';
 import { putShares } from '../ledger/put-shares';
 import { useSiteWork } from '../ledger/useSiteWork';
 import { counted } from '../shell/counted';
 import { Notice } from '../shell/Notice';
+import { Segments } from '../shell/Segments';
 import { tellDone, tellProblem } from '../shell/toasts';
 import { toggled } from '../shell/toggled';
+import { SCHEME_CHOICES, VIEWPORT_CHOICES } from '../shell/viewports';
 import { Button } from '../theme/Button';
 import { asideStyles } from '../theme/styles/asideStyles';
-import { elementsOf, linesOf, type DriftLine } from './drift-words';
+import { elementsOf, linesOf, noneWords, reachWords, type DriftLine } from './drift-words';
 import type { PaletteParts } from './own';
 import { ColourBlock } from './Swatch';
 import { shortColour } from './words';
 
 /** Things of one kind that look alike and are not quite: seen value by value, and made alike in one step. */
 export function Drift({ site, pages }: Pick<PaletteParts, 'site' | 'pages'>) {
+  const [seen, setSeen] = useState<SeenAt>({ viewport: 'wide', scheme: 'light' });
+  return (
+    <>
+      <Flex gap="10px" mb="12px" alignItems="center" flexWrap="wrap">
+        <Segments
+          label="Width of the page"
+          value={seen.viewport}
+          choices={VIEWPORT_CHOICES}
+          onChange={(viewport) => setSeen({ ...seen, viewport })}
+        />
+        <Segments
+          label="Colour scheme"
+          value={seen.scheme}
+          choices={SCHEME_CHOICES}
+          onChange={(scheme) => setSeen({ ...seen, scheme })}
+        />
+        <Box color="ink2" fontSize="12.5px">
+          {reachWords(seen)}
+        </Box>
+      </Flex>
+      <DriftAt key={`${seen.viewport} ${seen.scheme}`} {...{ site, pages, seen }} />
+    </>
+  );
+}
+
+type SeenParts = Pick<PaletteParts, 'site' | 'pages'> & { readonly seen: SeenAt };
+
+function DriftAt({ site, pages, seen }: SeenParts) {
   // Those whose tick is not as it was at first.
   const [turned, setTurned] = useState<ReadonlySet<string>>(new Set());
-  const found = useSiteWork(['drift'], pages.at, (at, onStep) => surveyEngine().findDrift(at, onStep));
+  const found = useSiteWork(['drift', seen], pages.at, (at, onStep) => surveyEngine().findDrift(at, seen, onStep));
   const drifts = found.data ?? [];
   const isTaken = (drift: DriftFound): boolean => isClear(drift) !== turned.has(drift.key);
   const taken = drifts.filter(isTaken);
   if (found.error) return <Notice tone="short">{found.error.message}</Notice>;
   if (!found.data) return <Progress words="Comparing what looks alike…" {...found.progress} />;
-  if (!drifts.length)
-    return <Box color="ink2">Nothing drifts: things that look alike on this site are the same, in every state.</Box>;
+  if (!drifts.length) return <Box color="ink2">{noneWords(seen)}</Box>;
   return (
     <Flex gap="22px" alignItems="flex-start" direction={{ base: 'column', lg: 'row' }}>
       <Box as="ul" aria-label="What drifts" css={listStyles}>
@@ -42,7 +72,7 @@ export function Drift({ site, pages }: Pick<PaletteParts, 'site' | 'pages'>) {
           />
         ))}
       </Box>
-      <Settle {...{ site, pages, taken }} />
+      <Settle {...{ site, pages, seen, taken }} />
     </Flex>
   );
 }
@@ -125,13 +155,13 @@ function Shown({ text }: { text: string }) {
 }
 
 /** What making them alike would change, and the step that does it. */
-function Settle({ site, pages, taken }: Pick<PaletteParts, 'site' | 'pages'> & { taken: readonly DriftFound[] }) {
+function Settle({ site, pages, seen, taken }: SeenParts & { taken: readonly DriftFound[] }) {
   const client = useQueryClient();
   const [busy, setBusy] = useState(false);
   const answer = useSiteWork(
-    ['settle', taken.map(({ key }) => key)],
+    ['settle', seen, taken.map(({ key }) => key)],
     taken.length ? pages.at : undefined,
-    (at, onStep) => surveyEngine().settleDrift(at, taken, onStep),
+    (at, onStep) => surveyEngine().settleDrift(at, seen, taken, onStep),
   );
   const shares = answer.data?.shares ?? [];
   const use = async () => {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import type { DriftedCell } from '@retoque/core';
-import { linesOf } from './drift-words';
+import { linesOf, noneWords, reachWords } from './drift-words';
 
 const unit = (name: string, elements: number[]) => ({ version: 'v', name, elements, place: {} as never });
 const cell = (property: string, column: string, wanted: string, text: string): DriftedCell => ({
@@ -27,5 +27,15 @@ describe('drift in words', () => {
   it('names the state, and nothing at rest', () => {
     const lines = linesOf([cell('color', 'default', 'red', 'blue'), cell('color', 'hover', 'red', 'blue')]);
     expect(lines.map(({ state, label }) => `${label} ${state}`.trim())).toEqual(['Text', 'Text hover']);
+  });
+
+  it('says where what is made alike holds', () => {
+    expect(reachWords({ viewport: 'wide', scheme: 'light' })).toBe(
+      'What is made alike here holds at every width and in both schemes.',
+    );
+    expect(reachWords({ viewport: 'narrow', scheme: 'dark' })).toBe(
+      'What is made alike here holds up to narrow width, in the dark scheme alone.',
+    );
+    expect(noneWords({ viewport: 'medium', scheme: 'light' })).toMatch(/^Nothing drifts up to medium width: /);
   });
 });

@@ -1,4 +1,5 @@
 import { columnNamed, ROWS, type DriftedCell, type DriftUnit } from '@retoque/core';
+import type { SeenAt } from '../engine/protocol';
 
 /** A value in which things differ, with all the sides and corners that differ alike. */
 export interface DriftLine {
@@ -45,3 +46,24 @@ export function linesOf(cells: readonly DriftedCell[]): DriftLine[] {
   }
   return [...lines.values()];
 }
+
+/** The part of the site that is looked at: empty for the widest and light, which stand for all of it. */
+const seenWords = ({ viewport, scheme }: SeenAt): string =>
+  [
+    ...(viewport === 'wide' ? [] : [`up to ${viewport} width`]),
+    ...(scheme === 'dark' ? ['in the dark scheme'] : []),
+  ].join(', ');
+
+/** Where that holds which makes things alike. */
+export const reachWords = (seen: SeenAt): string => {
+  const where = seenWords(seen);
+  return where
+    ? `What is made alike here holds ${where} alone.`
+    : 'What is made alike here holds at every width and in both schemes.';
+};
+
+/** Said where nothing drifts. */
+export const noneWords = (seen: SeenAt): string => {
+  const where = seenWords(seen);
+  return `Nothing drifts${where ? ` ${where}` : ''}: things that look alike on this site are the same, in every state.`;
+};

@@ -6,3 +6,8 @@ export const VIEWPORT_CHOICES = (Object.keys(VIEWPORTS) as ViewportName[]).map((
   value,
   label: `${NAMES[value]} ${VIEWPORTS[value].width}`,
 }));
+
+export const SCHEME_CHOICES = [
+  { value: 'light', label: 'Light' },
+  { value: 'dark', label: 'Dark', hint: 'For those who prefer a dark screen' },
+] as const;

@@ -69,6 +69,33 @@ describe('drift', () => {
     expect(find(siteWith([button(''), button('padding: 4px 8px')]))).toEqual([]);
   });
 
+  it('is found at one width and in one scheme, and mended there alone', () => {
+    const narrow = '@media (max-width: 480px) { .b2 { border-radius: 4px } }';
+    const night = '@media (prefers-color-scheme: dark) { .b1 { background: #0d5866 } }';
+    const site = siteWith([button(''), button(''), `${button('')} ${narrow} ${night}`]);
+    expect(find(site)).toEqual([]);
+    const phone = { ...request, at: 'narrow', place: { viewport: 'narrow' as const } };
+    const dark = {
+      viewports: viewports.map(({ name, environment }) => ({
+        name,
+        environment: { ...environment, scheme: 'dark' as const },
+      })),
+      at: 'wide',
+      place: { scheme: 'dark' as const },
+    };
+    for (const [own, told, when] of [
+      [phone, 'border-top-left-radius: Button 2 4px → 5px', phone.place],
+      [dark, 'background-color: Button 1 rgb(13, 88, 102) → rgb(11, 85, 99)', dark.place],
+    ] as const) {
+      const drifts = finish(findingDrift(site, own));
+      expect(words(drifts)).toContain(`default ${told}`);
+      const { shares } = finish(settlingDrift(site, drifts, own));
+      const settings = shares.flatMap((share) => share.settings);
+      expect(settings.length).toBeGreaterThan(0);
+      for (const setting of settings) expect(setting.when).toMatchObject(when);
+    }
+  });
+
   it('is told and mended for some members of one component', () => {
     const rule = '.a { color: #0b5563 } .b { color: #0c5664 } nav a:hover { color: #000 }';
     const site = new Site();

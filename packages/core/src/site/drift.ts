@@ -111,10 +111,15 @@ function valuesOf(style: ElementStyle, properties: readonly string[]): Map<strin
   );
 }
 
+/** How things are looked at, and where what is set for them holds. */
+const viewOf = ({ viewports, at, place = {} }: RemedyRequest) => ({
+  environment: viewports.find(({ name }) => name === at)!.environment,
+  place,
+});
+
 function unitsOf(site: SiteUnder, { version, place, name }: SiteComponent, request: RemedyRequest): Unit[] {
   const { session, look } = site.on(version).wearing(place);
-  const { environment } = request.viewports[0]!;
-  const view = { environment, place: {} };
+  const view = viewOf(request);
   const units: Unit[] = [];
   for (const { part, columns } of session.columnsOfParts(look, view)) {
     const { name: partName, holds } = part.part;
@@ -214,6 +219,8 @@ const asUnit = ({ version, place, name, elements }: Unit): DriftUnit => ({ versi
 /**
  * Things of one kind that look alike and are not quite: values that differ by too little to be a choice, and states in
  * which what is the same at rest is not the same. Those that look different at rest are never compared.
+ *
+ * @param request the width that they are looked at in, and the place that what makes them alike is set for
  */
 export function* findingDrift(site: SiteUnder, request: RemedyRequest): Steps<Drift[]> {
   const components = componentsOfSite(site, (page) => page.components());
@@ -270,7 +277,7 @@ interface UnitStates extends Omit<DriftUnit, 'elements'> {
 
 /** What each component is to show, state by state, those at rest first. */
 function statesOf(site: SiteUnder, drifts: readonly Drift[], request: RemedyRequest): UnitStates[] {
-  const view = { environment: request.viewports[0]!.environment, place: {} };
+  const view = viewOf(request);
   const found = new Map<string, UnitStates>();
   for (const { kind, part, cells } of drifts) {
     const carrier = partNamed(kindNamed(kind)!, part)?.carrier ?? part;

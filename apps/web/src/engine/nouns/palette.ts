@@ -8,11 +8,11 @@ import {
   swappingAcross,
   type Rgba,
 } from '@retoque/core';
-import { inTurns, ledgerRequest, SITE_REQUEST } from '../asking';
+import { inTurns, requestAt, SITE_REQUEST } from '../asking';
 import type { Engine } from '../protocol';
 import { siteAt } from '../sites';
 
-const IN_DARK = { ...ledgerRequest({ place: { scheme: 'dark' }, added: [], measured: 0 }), at: 'wide' };
+const IN_DARK = requestAt({ viewport: 'wide', scheme: 'dark' });
 
 function colourOf(css: string): Rgba {
   const colour = parseColour(css);

@@ -11,7 +11,7 @@ import {
   starterLooks,
   takingAlong,
 } from '@retoque/core';
-import { environmentOf, inTurns, nextTurn, now, SITE_REQUEST } from '../asking';
+import { environmentOf, inTurns, nextTurn, now, requestAt, SITE_REQUEST } from '../asking';
 import type { Engine } from '../protocol';
 import type { SiteFiles } from '../site-files';
 import { opened, siteAt, siteOf } from '../sites';
@@ -35,12 +35,12 @@ export function sharingOf(
   | 'tryFinishes'
 > {
   return {
-    async findDrift(at, onStep) {
-      return inTurns(findingDrift(siteAt(at), SITE_REQUEST), onStep);
+    async findDrift(at, seen, onStep) {
+      return inTurns(findingDrift(siteAt(at), requestAt(seen)), onStep);
     },
 
-    async settleDrift(at, drifts, onStep) {
-      return inTurns(settlingDrift(siteAt(at), drifts, SITE_REQUEST), onStep);
+    async settleDrift(at, seen, drifts, onStep) {
+      return inTurns(settlingDrift(siteAt(at), drifts, requestAt(seen)), onStep);
     },
 
     async pageUnder(at, versionId, looks) {
