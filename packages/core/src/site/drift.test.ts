@@ -96,6 +96,25 @@ describe('drift', () => {
     }
   });
 
+  it('is none where one is in another state as the page comes', () => {
+    const options = [1, 2, 3].map(
+      (n) => `<label class="opt"><input type="radio" name="r" ${n === 1 ? 'checked' : ''}> Boat ${n}</label>`,
+    );
+    const site = new Site();
+    const source = {
+      html: `<!doctype html><link rel="stylesheet" href="s.css"><main><form>${options.join('')}<button>Go</button></form></main>`,
+      address: 'https://line.invalid/',
+      sheets: [
+        {
+          address: 'https://line.invalid/s.css',
+          text: '.opt { font-weight: 500 } .opt:has(:checked) { font-weight: 600 }',
+        },
+      ],
+    };
+    site.putPage({ version: 'v', pageId: 'p', name: 'Page', source });
+    expect(words(find(site))).toEqual([]);
+  });
+
   it('is told and mended for some members of one component', () => {
     const rule = '.a { color: #0b5563 } .b { color: #0c5664 } nav a:hover { color: #000 }';
     const site = new Site();

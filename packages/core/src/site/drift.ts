@@ -5,6 +5,7 @@ import { kindNamed } from '../component/kinds/index.js';
 import { partNamed } from '../component/kind.js';
 import { columnNamed } from '../component/states.js';
 import type { ElementStyle } from '../css/cascade/element-style.js';
+import { isChecked, isDisabled } from '../css/selector/form-state.js';
 import type { Look } from '../look/model.js';
 import { saidBesides } from '../look/said-besides.js';
 import type { ComponentPlace } from '../parts/placed-component.js';
@@ -18,6 +19,8 @@ import {
   type LookShare,
   type SiteComponent,
 } from './effect.js';
+import { labelledControl } from '../tree/label.js';
+import type { ElementNode } from '../tree/tree.js';
 import type { SiteUnder, WearableSite } from './site.js';
 import { componentKey, type WornLook } from './worn.js';
 
@@ -97,6 +100,8 @@ interface Unit extends DriftUnit {
   readonly kind: string;
   readonly part: string;
   readonly shown: ReadonlyMap<string, ReadonlyMap<string, string>>;
+  /** What they are as the page comes: what is chosen or disabled looks otherwise than what is not. */
+  readonly atRest: string;
 }
 
 /** The values that are drawn: an edge without a width has no colour. */
@@ -109,6 +114,14 @@ function valuesOf(style: ElementStyle, properties: readonly string[]): Map<strin
       return isDrawn ? [[property, style.text(property)]] : [];
     }),
   );
+}
+
+const CHOSEN = ['aria-current', 'aria-selected', 'aria-pressed', 'aria-checked', 'aria-disabled'];
+
+/** What an element, or the control that it labels, is as the page comes. */
+function stateOf(element: ElementNode): string {
+  const control = labelledControl(element) ?? element;
+  return [isChecked(control), isDisabled(control), ...CHOSEN.map((name) => control.attributes.get(name))].join();
 }
 
 /** How things are looked at, and where what is set for them holds. */
@@ -131,7 +144,8 @@ function unitsOf(site: SiteUnder, { version, place, name }: SiteComponent, reque
       const shown = new Map([['default', valuesOf(style, [...new Set([...AT_REST, ...IN_STATES])])]]);
       for (const [state, own] of inStates) shown.set(state, valuesOf(own[i]!.style, IN_STATES));
       const elements = members.map(({ order }) => order);
-      units.push({ version, place, name, elements, kind: place.kind, part: partName, shown });
+      const atRest = stateOf(members[0]!);
+      units.push({ version, place, name, elements, kind: place.kind, part: partName, shown, atRest });
     }
   }
   return units;
@@ -159,6 +173,7 @@ const valueOf = (unit: Unit, column: string, property: string): string | undefin
 
 /** Whether two look alike at rest: as much in colours and size of text as makes them one thing to the eye. */
 const looksAlike = (a: Unit, b: Unit): boolean =>
+  a.atRest === b.atRest &&
   [...COLOURS, 'background-image', 'font-size'].every((property) => {
     const [x, y] = [valueOf(a, 'default', property), valueOf(b, 'default', property)];
     if (x === undefined || y === undefined) return x === y;
