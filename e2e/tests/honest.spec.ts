@@ -171,6 +171,60 @@ test('a text is said to pass only where its pixels do, wherever the page is scro
   expect(wrong).toEqual([]);
 });
 
+const LIST = '<ol class="l"><li class="i">Text<br>More</li></ol>';
+const MARKS: readonly Case[] = [
+  { name: 'beside its item', body: LIST, css: '', passes: true },
+  { name: 'pale', body: LIST, css: '.i::marker { color: #ddd }', passes: false },
+  {
+    name: 'beside an item with a ground of its own',
+    body: LIST,
+    css: '.i { color: #fff; background: #000; padding: 12px }',
+    passes: false,
+  },
+  {
+    name: 'within an item with a ground of its own',
+    body: LIST,
+    css: '.i { color: #fff; background: #000; padding: 12px; list-style-position: inside }',
+    passes: true,
+  },
+  {
+    name: 'on a list that is darker at its side',
+    body: LIST,
+    css: '.l { background: linear-gradient(90deg, #000 120px, #fff 120px) }',
+    passes: false,
+  },
+  {
+    name: 'at the other side of a list from right to left',
+    body: LIST.replace('class="l"', 'class="l" dir="rtl"'),
+    css: '.l { width: 400px; background: linear-gradient(90deg, #fff 280px, #000 280px) }',
+    passes: false,
+  },
+];
+
+test('the mark of a list item is said to pass only where its pixels do', async ({ page }) => {
+  const wrong: string[] = [];
+  const base = `${BASE} .l { margin: 0; padding: 20px 120px; background: #fff } .i { list-style-type: "██ " }`;
+  for (const { name, body, css, passes } of MARKS) {
+    await photograph(page, body, `${base} ${css} .i::marker { color: #f0f !important }`);
+    const shown = await shot(page);
+    const { width, height } = page.viewportSize()!;
+    const at = { x: width, y: height };
+    for (let y = 0; y < height; y++)
+      for (let x = 0; x < width; x++) {
+        const { r, g, b } = shown(x, y);
+        if (r === 1 && g === 0 && b === 1) [at.x, at.y] = [Math.min(at.x, x), Math.min(at.y, y)];
+      }
+    const { looking, session } = await photograph(page, body, base + css);
+    const check = checkText(looking, selectAll(session.tree, '.i')[0]!, 'AA', 'marker');
+    const pixel = await shot(page);
+    const ratio = contrastRatio(pixel(at.x + 10, at.y + 10), pixel(at.x - 3, at.y + 10));
+    if (ratio >= check.needed !== passes) wrong.push(`${name}: the pixels are ${ratio.toFixed(2)}`);
+    if ((check.verdict === 'passes') !== passes)
+      wrong.push(`${name}: ${told(check)}, and the pixels ${ratio.toFixed(2)}`);
+  }
+  expect(wrong).toEqual([]);
+});
+
 const told = ({ verdict, measured, reason = '' }: Check) => `${verdict} ${measured?.toFixed(2) ?? ''} ${reason}`;
 
 const svg = (inner: string, more = '') =>

@@ -13,6 +13,7 @@ import { share } from '../value/share.js';
 import { drawnSize } from './drawn-size.js';
 import { NO_COLOUR_PAINT } from './icon/svg-ink.js';
 import { haloOf, outlineOf } from './halo.js';
+import { isOutside, listMarkArea } from './list-mark.js';
 
 /** WCAG 2.2, large scale: at least 18 point, or 14 point bold; one point is 4/3 px. */
 export const isLarge = (fontSizePx: number, weight: number): boolean =>
@@ -62,6 +63,7 @@ export function textAreas({ geometry, view }: Looking, carrier: ElementNode, pse
   if (!measured) return [];
   if (isPlacedPseudo(pseudo)) return measured[pseudo] ? [measured[pseudo]] : [];
   const style = view.of(carrier);
+  if (pseudo === 'marker') return [listMarkArea(style, view.of(carrier, pseudo), measured)];
   const lines = measured.lines.length ? measured.lines : [contentBox(style, measured.box)];
   return lines
     .map((line) => inset(line, [line.height * ABOVE_LETTERS, 0, line.height * BELOW_LETTERS, 0]))
@@ -90,6 +92,9 @@ export const textCase = (looking: Looking, carrier: ElementNode, pseudo?: string
 /** Text in a drawing is painted as its shapes are (SVG 2, section 13.2). */
 const drawnInk = (style: ElementStyle): Rgba => faded(style.colour('fill'), share(style.text('fill-opacity')));
 
+const paintsGround = (style: ElementStyle): boolean =>
+  style.colour('background-color').alpha > 0 || style.text('background-image') !== 'none';
+
 function textAfresh(
   looking: Looking,
   carrier: ElementNode,
@@ -105,10 +110,19 @@ function textAfresh(
   const colour = isPaintedAlong ? faded(ink, opacityOf(style)) : ink;
   const areas = textAreas(looking, carrier, pseudo);
   const scene = sceneFor(looking, { element: carrier, pseudo, colour, tried }, areas.length ? hull(areas) : undefined);
+  const doubt =
+    isDrawn && /^url\(/.test(style.text('fill'))
+      ? NO_COLOUR_PAINT
+      : pseudo === 'marker' &&
+          !areas.length &&
+          isOutside(looking.view.of(carrier)) &&
+          paintsGround(looking.view.of(carrier))
+        ? 'Whether its mark stands on the ground of the item or beside it, only geometry tells.'
+        : undefined;
   return {
     carrier,
     colour,
-    scene: isDrawn && /^url\(/.test(style.text('fill')) ? { ...scene, doubt: scene.doubt ?? NO_COLOUR_PAINT } : scene,
+    scene: doubt ? { ...scene, doubt: scene.doubt ?? doubt } : scene,
     areas,
     halo: haloOf(style),
     outline: outlineOf(style),

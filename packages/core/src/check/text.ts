@@ -9,6 +9,7 @@ import { without, type Blank, type Check, type Level } from './check.js';
 import { drawnSize } from './drawn-size.js';
 import { firstCases } from './first-of-text.js';
 import { COVERS, hiddenBy, hiddenVerdict, isMovedByState, isOutOfReach, textHiddenBy } from './hidden.js';
+import { listMarkOf } from './list-mark.js';
 import { isSwitchedOff } from './switched-off.js';
 import { isLarge, textCase, unlessFound, type TextCase } from './text-case.js';
 import { verdictOf } from './verdict.js';
@@ -51,6 +52,9 @@ function excuseOf(looking: Looking, carrier: ElementNode, pseudo: string | undef
   const { view } = looking;
   const hidden = hiddenBy(view, carrier) ?? textHiddenBy(view.of(carrier, pseudo), pseudo);
   if (hidden) return { verdict: hiddenVerdict(hidden), reason: hidden };
+  const mark = pseudo === 'marker' ? listMarkOf(view, carrier) : undefined;
+  if (mark === 'bullet') return { verdict: 'exempt', reason: 'A bullet is decoration.' };
+  if (mark === 'picture') return { verdict: 'unsure', reason: 'The mark is a picture, whose colours are not told.' };
   if (isSwitchedOff(view, carrier)) return { verdict: 'exempt', reason: 'Disabled controls are exempt.' };
   if (isEmoji(carrier)) return { verdict: 'exempt', reason: 'Emoji have colours of their own.' };
   return undefined;

@@ -150,6 +150,16 @@ describe('what stands in a component beside its kind’s own parts', () => {
     expect(verdict('further-link', 'hover')).toBe('short');
   });
 
+  it('has the marks of lists among them, but for disclosures, which have theirs', () => {
+    const body =
+      '<div class="b"><ol><li>One</li></ol><ul class="bare"><li>Two</li></ul><details><summary>Q</summary>A</details></div>';
+    const bench = block(body, '.bare { list-style: none } ol li::marker { color: #ccc }');
+    const marks = bench.parts.find(({ part }) => part.name === 'further-marker')!;
+    expect(marks.elements.map(({ parent }) => parent!.name)).toEqual(['ol']);
+    const checks = bench.ledger(EMPTY_LOOK, { viewports: [{ name: 'wide', environment: DESKTOP }] });
+    expect(checks.find(({ demand }) => demand === 'further-marker-text')?.verdict).toBe('short');
+  });
+
   it('has the marks of the component itself among them', () => {
     const page = pageOf('<a class="more" href="#">All times</a>', '.more::after { content: " »"; color: #ccc }');
     const link = page.components().find(({ kind }) => kind === 'link')!;

@@ -1,6 +1,7 @@
 import { toCssRgb } from '../colour/print.js';
 import { isField, isLink } from '../css/selector/form-state.js';
 import type { StyledPage } from '../css/cascade/page-styles.js';
+import { listMarkOf } from '../check/list-mark.js';
 import { hasOwnText, type ElementNode } from '../tree/tree.js';
 import { textDemand, type Demand, type Kind, type Part } from './kind.js';
 import { BOX_ROWS, ICON_ROWS, MESSAGE_ROWS, TARGET_ROWS } from './rows.js';
@@ -46,6 +47,9 @@ function standsOut(element: ElementNode, page: StyledPage): boolean {
   const [own, around] = [style, page.of(element.parent)].map((of) => toCssRgb(of.colour('color')));
   return own !== around || paints(style);
 }
+
+/** A disclosure has its mark as a part of its own kind. */
+const isListMark: Holds = (element, page) => !isHtml(element, 'summary') && listMarkOf(page, element) !== undefined;
 
 const generates =
   (pseudo: 'before' | 'after'): Holds =>
@@ -100,6 +104,7 @@ export const FURTHER_PARTS: readonly (Part & { readonly holds: Holds })[] = [
     BOX_ROWS,
   ),
   part('before', 'Mark before', generates('before'), ['content', 'text', ...STILL_ROWS], { pseudo: 'before' }),
+  part('marker', 'List mark', isListMark, ['text', 'content', 'font-size', 'font-weight'], { pseudo: 'marker' }),
   part('after', 'Mark after', generates('after'), ['content', 'text', ...STILL_ROWS], { pseudo: 'after' }),
 ];
 
@@ -109,7 +114,7 @@ const CONTROLS: ReadonlySet<string> = new Set(['link', 'button', 'field'].map((n
 const labelOf = (name: string): string => FURTHER_PARTS.find((own) => own.name === name)!.label;
 
 const FURTHER_DEMANDS: readonly Demand[] = [
-  ...[...TEXTS, 'marked', 'before', 'after'].map((name) =>
+  ...[...TEXTS, 'marked', 'before', 'after', 'marker'].map((name) =>
     textDemand(`further-${name}`, `${labelOf(`further-${name}`)} on what lies behind`),
   ),
   { name: 'further-field-edge', label: 'Edge of the field', part: 'further-field', criterion: '1.4.11', of: 'edge' },

@@ -7,7 +7,7 @@ import { selfAndAncestors, type ElementNode } from '../tree/tree.js';
 import { once } from '../memo/once.js';
 import { oncePerShape } from '../css/cascade/once-per-shape.js';
 import { backgroundFills, textFills, type BackgroundInput } from './background.js';
-import { covers, isEmpty, meets, shared, type Box } from '../page/box.js';
+import { covers, hull, isEmpty, meets, shared, type Box } from '../page/box.js';
 import { drawnBy } from './drawn-by.js';
 import type { Fill } from './fill.js';
 import type { PictureSource } from './pictures.js';
@@ -151,7 +151,9 @@ function nodesIn(looking: Looking, geometry: Geometry, what: Measurable, area: B
     const left = shaped(nodes, style, measuredBox(geometry, element, pseudo), area, element);
     return groupOf(element, style, left, doubts, what.isGround && isSame(what, element, pseudo));
   };
-  const order = paintOrder({ view, geometry, root, area });
+  // The mark of a list item is painted with it, and may stand beside it.
+  const item = what.pseudo === 'marker' && measuredBox(geometry, what.element);
+  const order = paintOrder({ view, geometry, root, area: item ? hull([area, item]) : area });
   const { beneath } = looking;
   const above = beneath && groupIn(order, beneath.element);
   if (above) return simplify([{ kind: 'solid', colour: beneath.colour, box: undefined }, build(above)]);
