@@ -71,6 +71,24 @@ const CASES: readonly Case[] = [
     css: '.g { background: #fff; box-shadow: inset 0 0 4px rgb(0 0 0 / 60%); padding: 20px }',
     passes: true,
   },
+  {
+    name: 'in the shadow of what stands above',
+    body: `<div class="g"></div>${TEXT}`,
+    css: '.g { height: 60px; background: #fff; box-shadow: 0 40px 60px 10px #000 } .t { color: #444; margin-top: 0 }',
+    passes: false,
+  },
+  {
+    name: 'over the shadow of what stands above',
+    body: `<div class="g"></div>${TEXT}`,
+    css: '.g { height: 60px; background: #fff; box-shadow: 0 40px 60px 10px #000 } .t { background: #fff; margin-top: 0 }',
+    passes: true,
+  },
+  {
+    name: 'beneath a shadow that darkens the page around a box',
+    body: `${TEXT}<div class="g"></div>`,
+    css: '.g { position: fixed; left: 400px; top: 300px; width: 60px; height: 60px; box-shadow: 0 0 0 9999px rgb(0 0 0 / 80%) } .t { color: #444 }',
+    passes: false,
+  },
   { name: 'in the colour of its first letter', body: TEXT, css: '.t::first-letter { color: #eee }', passes: false },
   { name: 'in the colour of its first line', body: TEXT, css: '.t::first-line { color: #eee }', passes: false },
   {

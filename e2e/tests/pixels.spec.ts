@@ -61,6 +61,11 @@ const cases: readonly (readonly [name: string, body: string, css: string])[] = [
     '.a { background: #eee; box-shadow: inset 120px 0 0 0 #147 }',
   ],
   [
+    'a shadow with a sharp edge, beside its box and not under it',
+    '<div class="a"></div>',
+    '.a { width: 100px; height: 60px; background: rgb(0 0 255 / 20%); box-shadow: 40px 30px 0 10px rgb(160 0 0 / 70%) }',
+  ],
+  [
     'a scrim before the content',
     '<div class="a"><div class="b"></div></div>',
     '.a { background: #fc0 } .a::before { content: ""; position: absolute; inset: 0; background: rgb(0 0 0 / 45%) } .b { position: relative; height: 30px; background: rgb(255 255 255 / 30%) }',
@@ -164,6 +169,16 @@ const blurred: readonly (readonly [name: string, body: string, css: string])[] =
     'soft shadows inside that are moved, one over another',
     '<div class="a"></div>',
     '.a { background: #fc0; border: 4px solid #333; box-sizing: border-box; box-shadow: inset 20px 10px 24px rgb(0 0 80 / 60%), inset -30px 0 16px #a21 }',
+  ],
+  [
+    'soft shadows that boxes throw around them, on one another and not under themselves',
+    '<div class="a b"></div><div class="a c"></div>',
+    '.a { width: 120px; height: 60px; background: rgb(255 255 255 / 40%) } .b { box-shadow: 0 16px 34px rgb(0 0 80 / 60%), 0 0 0 6px #a21 } .c { left: 180px; top: 90px; background: #fc0; box-shadow: -30px -20px 20px 4px #147 }',
+  ],
+  [
+    'a shadow that is cut off by what holds its box',
+    '<div class="a o"><div class="b"></div></div>',
+    '.o { overflow: hidden; background: #eee } .b { margin: 20px; height: 60px; background: #0b5563; box-shadow: 0 30px 40px 10px #000 }',
   ],
   [
     'one panel over another',

@@ -8,6 +8,7 @@ import { once } from '../memo/once.js';
 import { oncePerShape } from '../css/cascade/once-per-shape.js';
 import { backgroundFills, textFills, type BackgroundInput } from './background.js';
 import { covers, hull, isEmpty, meets, shared, type Box } from '../page/box.js';
+import { outerShadows } from './outer-shadow.js';
 import { drawnBy } from './drawn-by.js';
 import type { Fill } from './fill.js';
 import type { PictureSource } from './pictures.js';
@@ -133,8 +134,9 @@ function nodesIn(looking: Looking, geometry: Geometry, what: Measurable, area: B
     if (step.kind === 'ground') {
       const isLeftOut = (element === owner && !pseudo) || (what.isGround && isMeasured) || !meets(box, area);
       const fills = isLeftOut ? [] : bySide(backgroundFills(input(style, box, element, pseudo)), clip, area);
+      const around = what.isGround && isMeasured ? [] : bySide(outerShadows(style, box), clip, area);
       // A pseudo-element has no step of its own for what it holds.
-      return pseudo ? [...fills, ...mark] : fills;
+      return pseudo ? [...around, ...fills, ...mark] : [...around, ...fills];
     }
     // An icon is not behind itself.
     const drawn = element === what.element ? undefined : drawnBy(element, style, box, pictures, view.styles.known.base);

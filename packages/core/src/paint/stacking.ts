@@ -5,8 +5,9 @@ import type { ElementNode } from '../tree/tree.js';
 import { once } from '../memo/once.js';
 import { oncePerShape } from '../css/cascade/once-per-shape.js';
 import { paddingBox } from './boxes.js';
-import { shared, type Box } from '../page/box.js';
+import { inset, meets, shared, type Box } from '../page/box.js';
 import { opacityOf } from './opacity.js';
+import { shadowReach } from './outer-shadow.js';
 
 /** One thing that a page paints: the ground of an element or pseudo-element, or what it holds itself. */
 export interface PaintStep {
@@ -175,10 +176,21 @@ function ordersIn(geometry: Geometry, area: Box): readonly number[] {
   return orders;
 }
 
+/** Boxes of what throws a shadow around it at rest, as far as that is seen, with the elements' places. */
+const shadowed = once((view: StyledPage) =>
+  once((geometry: Geometry) =>
+    [...geometry.elements].flatMap(([order, { box }]) => {
+      const reach = shadowReach(view.of(view.styles.tree.elements[order]!));
+      return reach === undefined ? [] : [{ order, box: inset(box, [-reach, -reach, -reach, -reach]) }];
+    }),
+  ),
+);
+
 /** Elements that could paint in an area, and what holds them. */
-function wantedIn({ geometry, area, root }: StackingInput, elements: readonly ElementNode[]): Set<ElementNode> {
+function wantedIn({ view, geometry, area, root }: StackingInput, elements: readonly ElementNode[]): Set<ElementNode> {
   const wanted = new Set<ElementNode>([root]);
-  for (const order of ordersIn(geometry, area)) {
+  const throwing = shadowed(view.styles.at().shape)(geometry).filter(({ box }) => meets(box, area));
+  for (const order of [...ordersIn(geometry, area), ...throwing.map((own) => own.order)]) {
     for (let node: ElementNode | undefined = elements[order]; node && !wanted.has(node); node = node.parent)
       wanted.add(node);
   }
