@@ -23,13 +23,14 @@ const note = (kind, input, words) => {
   // Told as it happens, so that a run that is ended says what it has found.
   process.stdout.write(`  ${kind}: ${input.name}: ${words.slice(0, 400)}\n`);
 };
-/** Inputs whose screens gave no answer in time while others were open beside them: they are opened again, alone. */
+/** Inputs in whose time a screen or the server gave no answer while others were open beside them: they come again, alone. */
 const again = new Set();
 let isAlone = false;
-const silent = (input, words) => {
-  if (isAlone) note('silent', input, words);
+const ifAlone = (kind, input, words) => {
+  if (isAlone) note(kind, input, words);
   else again.add(input);
 };
+const silent = (input, words) => ifAlone('silent', input, words);
 /** For all screens of one input together. */
 const TAB_MILLIS = 75_000;
 const SLOW_MILLIS = 8000;
@@ -66,7 +67,7 @@ const probe = (async () => {
     // is not what an input did to it.
     const held = took - ((await lostTo()) - waited);
     if (held > STALL_MILLIS && current !== NOTHING)
-      note('stalls', current, `health took ${took} ms, ${Math.round(held)} of its own`);
+      ifAlone('stalls', current, `health took ${took} ms, ${Math.round(held)} of its own`);
     await wait(Math.max(0, PROBE_MILLIS - took));
   }
 })();

@@ -110,9 +110,13 @@ export function strip(box: Box, side: Side, out: number, corner: number): Box {
   };
 }
 
-/** Colours along a strip, from its start; undefined where something behind cannot be told. */
+/**
+ * Colours along a strip at an element's edge, from its start, without the element's own shadows.
+ *
+ * @returns why they cannot be told where something behind cannot
+ */
 export function coloursAlong(looking: Looking, element: ElementNode, area: Box): Rgba[] | string {
-  const { nodes, doubt } = sceneFor(looking, { element }, area);
+  const { nodes, doubt } = sceneFor(looking, { element, isAround: true }, area);
   if (doubt) return doubt;
   if (isFlat(nodes)) return [flatPair(nodes).background];
   const colours: Rgba[] = [];

@@ -10,10 +10,7 @@ import type { ElementNode } from '../tree/tree.js';
 const BULLETS = new Set(['disc', 'circle', 'square']);
 
 /** What the mark of a list item is made of; undefined where it has none. */
-export function listMarkOf(
-  view: StyledPage,
-  element: ElementNode,
-): 'bullet' | 'text' | 'picture' | undefined {
+export function listMarkOf(view: StyledPage, element: ElementNode): 'bullet' | 'text' | 'picture' | undefined {
   const own = view.of(element);
   if (!own.text('display').includes('list-item')) return undefined;
   const content = view.of(element, 'marker').text('content');

@@ -1,4 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
+import { coloursAlong } from '../check/edge.js';
+import type { Rgba } from '../colour/rgba.js';
 import { placed, type Boxes } from '../testing/placed.js';
 
 const BODY = '<div class="g"></div><p class="t">Text</p>';
@@ -29,6 +31,14 @@ describe('a shadow that a box throws', () => {
   it('is not drawn under its own box, which may be clear', () => {
     const within = { ...BOXES, '.t': [60, 60, 100, 20] } as const;
     expect(check('.g { box-shadow: 0 0 0 30px #000 }', within).measured).toBe(check('', within).measured);
+  });
+
+  it('is no ground to its own box: a ring by a shadow lies on the page', () => {
+    const { looking, one } = placed(BODY, '.g { box-shadow: 0 0 0 4px #147 }', BOXES);
+    const strip = { x: 100, y: 38, width: 10, height: 1 };
+    const red = (colours: ReturnType<typeof coloursAlong>) => (colours as readonly Rgba[])[0]!.r;
+    expect(red(coloursAlong(looking, one('.g'), strip))).toBe(1);
+    expect(red(coloursAlong(looking, one('.t'), strip))).toBeCloseTo(0x11 / 255, 5);
   });
 
   it('is cut off with its box', () => {

@@ -81,6 +81,8 @@ export interface Measurable {
   readonly tried?: ElementNode | undefined;
   /** What is measured is its own ground, as of a mark that CSS draws: that is left out of what lies behind. */
   readonly isGround?: boolean;
+  /** What is measured lies around the element: its own shadows are drawn there, and are not what they lie on. */
+  readonly isAround?: boolean;
 }
 
 const isSame = (what: Measurable, element: ElementNode, pseudo: string | undefined) =>
@@ -134,7 +136,8 @@ function nodesIn(looking: Looking, geometry: Geometry, what: Measurable, area: B
     if (step.kind === 'ground') {
       const isLeftOut = (element === owner && !pseudo) || (what.isGround && isMeasured) || !meets(box, area);
       const fills = isLeftOut ? [] : bySide(backgroundFills(input(style, box, element, pseudo)), clip, area);
-      const around = what.isGround && isMeasured ? [] : bySide(outerShadows(style, box), clip, area);
+      const isOwn = isMeasured && (what.isGround || what.isAround);
+      const around = isOwn ? [] : bySide(outerShadows(style, box), clip, area);
       // A pseudo-element has no step of its own for what it holds.
       return pseudo ? [...around, ...fills, ...mark] : [...around, ...fills];
     }
