@@ -199,6 +199,39 @@ test.describe('what the core says is painted is what Chromium paints', () => {
     expect(wrong).toEqual([]);
   });
 
+  // CSS Backgrounds 3, section 3.2, leaves the two shades to browsers; corners, where sides meet aslant, are left out.
+  test('on the sides of borders of two shades', async ({ page }) => {
+    const colours = [
+      '#767676',
+      '#fff',
+      '#000',
+      '#202020',
+      '#212121',
+      '#ebebeb',
+      '#f0f0f0',
+      '#a36',
+      'rgb(9 19 29 / 40%)',
+    ];
+    const sides = [
+      { x: 100, y: 20, width: 40, height: 12 },
+      { x: 100, y: 128, width: 40, height: 12 },
+      { x: 20, y: 60, width: 12, height: 30 },
+      { x: 248, y: 60, width: 12, height: 30 },
+    ];
+    const wrong: string[] = [];
+    for (const style of ['inset', 'outset', 'groove', 'ridge']) {
+      for (const colour of colours) {
+        const css = `${BASE} .a { box-sizing: border-box; background: #fed; border: 12px ${style} ${colour} }`;
+        const beside = await photograph(page, '<div class="a"></div>', css);
+        for (const side of sides) {
+          const { compared, found } = differences(beside, side, 1);
+          if (found.length) wrong.push(told(`${style} ${colour}`, compared, found));
+        }
+      }
+    }
+    expect(wrong).toEqual([]);
+  });
+
   // Filter Effects 2, backdrop-filter; its edges are mirrored.
   test('through a blur of what lies behind', async ({ page }) => {
     const wrong: string[] = [];

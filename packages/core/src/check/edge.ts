@@ -5,6 +5,7 @@ import { splitTopLevel } from '../css/values/split.js';
 import type { ElementStyle } from '../css/cascade/element-style.js';
 import type { StyledPage } from '../css/cascade/page-styles.js';
 import { hasBorderImage } from '../paint/background.js';
+import { halvesOf, isShaded, outerHalf } from '../paint/border-colour.js';
 import { borderWidths, SIDES, type Side } from '../paint/boxes.js';
 import { type Box } from '../page/box.js';
 import { flatPair, isFlat } from '../paint/flat.js';
@@ -76,15 +77,31 @@ function edgeByAncestors(looking: Looking, element: ElementNode): Check {
   if (typeof inside === 'string') return unsureEdge(inside);
   if (typeof outside === 'string') return unsureEdge(outside);
   const widths = borderWidths(style);
-  const edges = SIDES.flatMap((side, i) =>
-    widths[i]! > 0 ? [measured(over(style.colour(`border-${side}-color`), inside), outside, 'ancestors')] : [],
-  );
-  return decide(edges, measured(inside, outside, 'ancestors'));
+  const edges = new Map<Side, Check>();
+  for (const [i, side] of SIDES.entries()) {
+    if (widths[i]! <= 0) continue;
+    // A line of two shades is seen by the better of them.
+    const halves = halvesOf(style, side).map((half) => measured(over(half, inside), outside, 'ancestors'));
+    edges.set(side, highest(halves)!);
+  }
+  return decide(style, edges, measured(inside, outside, 'ancestors'));
 }
 
-/** Every drawn side must be seen, and the weakest speaks for them; or the ground shows where the control is. */
-function decide(edges: readonly Check[], ground: Check): Check {
-  const weakest = lowest(edges);
+const LIT_ALIKE: readonly (readonly Side[])[] = [
+  ['top', 'left'],
+  ['right', 'bottom'],
+];
+
+/**
+ * Every drawn side must be seen, and the weakest speaks for them; or the ground shows where the control is. Of a border
+ * that is light on two sides and dark on the others, either two show it.
+ */
+function decide(style: ElementStyle, edges: ReadonlyMap<Side, Check>, ground: Check): Check {
+  const isCarved = edges.size > 0 && [...edges.keys()].every((side) => isShaded(style, side));
+  const groups = isCarved
+    ? LIT_ALIKE.map((sides) => sides.flatMap((side) => edges.get(side) ?? []))
+    : [[...edges.values()]];
+  const weakest = highest(groups.flatMap((group) => lowest(group) ?? []));
   return weakest && weakest.measured! >= ground.measured! ? weakest : ground;
 }
 
@@ -137,6 +154,13 @@ function worstBetween(own: readonly Rgba[], other: readonly Rgba[], area: Box): 
   return lowest(checks);
 }
 
+/** How deep in a side the middle of what it is drawn with lies, in pixels: one line, or two of two shades. */
+function linesAt(style: ElementStyle, side: Side, width: number): readonly number[] {
+  if (halvesOf(style, side).length === 1 || width < 2) return [Math.floor(width / 2)];
+  const half = outerHalf(width);
+  return [Math.floor(half / 2), half + Math.floor((width - half) / 2)];
+}
+
 /** The same where the element was measured: what is painted right inside, on and outside of each side. */
 function edgeByGeometry(looking: Looking, element: ElementNode, box: Box): Check {
   const style = looking.view.of(element);
@@ -147,7 +171,7 @@ function edgeByGeometry(looking: Looking, element: ElementNode, box: Box): Check
     ),
   );
   const corner = Math.min(radius, Math.min(box.width, box.height) / 2) + Math.max(...widths);
-  const edges: Check[] = [];
+  const edges = new Map<Side, Check>();
   const grounds: Check[] = [];
   for (const [i, side] of SIDES.entries()) {
     const outer = strip(box, side, 1, corner);
@@ -158,12 +182,17 @@ function edgeByGeometry(looking: Looking, element: ElementNode, box: Box): Check
     const ground = worstBetween(inside, outside, outer);
     if (ground) grounds.push(ground);
     if (widths[i]! <= 0) continue;
-    const border = coloursAlong(looking, element, strip(box, side, -Math.floor(widths[i]! / 2), corner));
-    if (typeof border === 'string') return unsureEdge(border, 'geometry');
-    const edge = worstBetween(border, outside, outer);
-    if (edge) edges.push(edge);
+    const lines: Check[] = [];
+    for (const deep of linesAt(style, side, widths[i]!)) {
+      const border = coloursAlong(looking, element, strip(box, side, -deep, corner));
+      if (typeof border === 'string') return unsureEdge(border, 'geometry');
+      const line = worstBetween(border, outside, outer);
+      if (line) lines.push(line);
+    }
+    const edge = highest(lines);
+    if (edge) edges.set(side, edge);
   }
-  return decide(edges, lowest(grounds)!);
+  return decide(style, edges, lowest(grounds)!);
 }
 
 /**

@@ -1,5 +1,6 @@
 import { contrastRatio } from '../colour/contrast.js';
 import { over } from '../colour/composite.js';
+import { halvesOf } from '../paint/border-colour.js';
 import { borderWidths } from '../paint/boxes.js';
 import type { Looking } from '../paint/scene.js';
 import type { ElementNode } from '../tree/tree.js';
@@ -31,7 +32,8 @@ export function checkLost(looking: Looking, element: ElementNode): Check | undef
   const ratio = contrastRatio(inside, behind);
   const widths = borderWidths(style);
   const isEdged = (['top', 'right', 'bottom', 'left'] as const).some(
-    (side, i) => widths[i]! > 0 && contrastRatio(over(style.colour(`border-${side}-color`), inside), behind) >= SEEN,
+    (side, i) =>
+      widths[i]! > 0 && halvesOf(style, side).some((half) => contrastRatio(over(half, inside), behind) >= SEEN),
   );
   if (ratio >= SEEN || isEdged) return undefined;
   return {

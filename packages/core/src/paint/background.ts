@@ -3,7 +3,8 @@ import type { ElementStyle } from '../css/cascade/element-style.js';
 import type { ElementNode } from '../tree/tree.js';
 import { splitTopLevel } from '../css/values/split.js';
 import { once } from '../memo/once.js';
-import { shared, type Box } from '../page/box.js';
+import { inset, shared, type Box } from '../page/box.js';
+import { outerHalf, sideColours } from './border-colour.js';
 import { borderWidths, namedBox, SIDES, type Side } from './boxes.js';
 import type { Fill, Pattern, Tiling } from './fill.js';
 import { readFilters } from './filters.js';
@@ -201,8 +202,17 @@ export function borderFills(style: ElementStyle, box: Box, tag: string): Fill[] 
   return SIDES.flatMap((side, i): Fill[] => {
     const width = widths[i]!;
     if (width <= 0) return [];
-    const colour = style.colour(`border-${side}-color`);
-    return [{ kind: 'solid', colour, box: sideOf(side, box, width) }];
+    const { outer, inner } = sideColours(style, side);
+    const all: Fill = { kind: 'solid', colour: outer, box: sideOf(side, box, width) };
+    if (inner === outer) return [all];
+    // The outer half is painted alone, since what is clear in it is clear to what lies behind.
+    const half = outerHalf(width);
+    const [top, right, bottom, left] = SIDES.map((own) => (own === side ? half : 0));
+    const within = inset(box, [top!, right!, bottom!, left!]);
+    return [
+      { ...all, box: sideOf(side, box, half) },
+      { kind: 'solid', colour: inner, box: sideOf(side, within, width - half) },
+    ];
   });
 }
 

@@ -1,6 +1,7 @@
 import type { StateColumn } from '../../component/state-column.js';
 import type { LedgerCheck } from '../../ledger/ledger-check.js';
 import type { Draft, Drafting } from '../drafting.js';
+import { isTwoShaded } from '../../paint/border-colour.js';
 import { askedAround } from './around.js';
 
 /** The edge that shows a control, or where it has none its ground. */
@@ -18,7 +19,13 @@ export function draftEdge(drafting: Drafting, check: LedgerCheck, column: StateC
       'edge',
       from,
       askedAround(drafting, check, column, `border-${widths[0]!}-color`),
-      (css) => widths.map((side) => drafting.settingOf(check.part, column, `border-${side}-color`, css)),
+      (css) => [
+        ...widths.map((side) => drafting.settingOf(check.part, column, `border-${side}-color`, css)),
+        // Of two shades by its style neither would be the colour that is set.
+        ...widths
+          .filter((side) => isTwoShaded(style.text(`border-${side}-style`)))
+          .map((side) => drafting.settingOf(check.part, column, `border-${side}-style`, 'solid')),
+      ],
       `${what} border`,
     );
   }
