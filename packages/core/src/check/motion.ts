@@ -27,6 +27,8 @@ export interface Animated {
   readonly fill: string;
   readonly direction: string;
   readonly play: string;
+  /** `auto` goes by the clock; others by how far something is scrolled. */
+  readonly timeline: string;
 }
 
 /** The animations of an element's style; shorter lists begin anew (CSS Animations 1, section 4). */
@@ -48,19 +50,20 @@ export const animationsOf = oncePerShape((style): readonly Animated[] => {
         fill: of('fill-mode'),
         direction: of('direction'),
         play: of('play-state'),
+        timeline: of('timeline'),
       },
     ];
   });
 });
 
-const LISTS = ['duration', 'delay', 'iteration-count', 'fill-mode', 'direction', 'play-state'] as const;
+const LISTS = ['duration', 'delay', 'iteration-count', 'fill-mode', 'direction', 'play-state', 'timeline'] as const;
 
 /** How long animations of an element run by themselves, in milliseconds; 0 where none does. */
 export function runsFor(style: ElementStyle): number {
   return Math.max(
     0,
-    ...animationsOf(style).map(({ duration, count, delay, play }) => {
-      if (play === 'paused' || !duration) return 0;
+    ...animationsOf(style).map(({ duration, count, delay, play, timeline }) => {
+      if (play === 'paused' || !duration || timeline !== 'auto') return 0;
       return count === 'infinite' ? Infinity : duration * Number(count) + delay;
     }),
   );

@@ -22,8 +22,12 @@ describe('a text that an animation changes', () => {
     expect(check(`${to} .t { animation: p 1s forwards }`)).toBe('unsure');
     expect(check(`${to} .t { animation: p 1s both }`)).toBe('unsure');
     expect(check(`${to} .t { animation: p 1s }`)).toBe('passes');
-    // Backwards it ends with what it begins with.
-    expect(check(`${to} .t { animation: p 1s reverse both }`)).toBe('unsure');
+    // Backwards it ends with what it begins with; there and back it may end with either.
+    expect(check(`${to} .t { animation: p 1s reverse both }`)).toBe('passes');
+    expect(check('@keyframes p { from { color: #eee } } .t { animation: p 1s reverse both }')).toBe('unsure');
+    expect(check(`${to} .t { animation: p 1s 2 alternate both }`)).toBe('unsure');
+    // Half a turn ends on the way.
+    expect(check('@keyframes p { 50% { color: #eee } } .t { animation: p 1s .5 both }')).toBe('unsure');
   });
 
   it('is as it stands where it comes in, moves, or ends as it is measured', () => {
@@ -32,6 +36,25 @@ describe('a text that an animation changes', () => {
     expect(check('@keyframes p { to { transform: rotate(1turn) } } .t { animation: p 1s infinite }')).toBe('passes');
     expect(check('@keyframes p { 50% { color: black } } .t { color: #000; animation: p 1s infinite }')).toBe('passes');
     expect(check('.t { animation: none-such 1s infinite }')).toBe('passes');
+  });
+
+  it('is not sure where it stands still, waits or goes on for long', () => {
+    const fade = '@keyframes p { from { opacity: .1 } }';
+    expect(check(`${fade} .t { animation: p 1s paused }`)).toBe('unsure');
+    expect(check(`${fade} .t { animation: p 60s }`)).toBe('unsure');
+    expect(check(`${fade} .t { animation: p 1s 9s both }`)).toBe('unsure');
+    expect(check(`${fade} .t { animation: p 1s 9s }`)).toBe('passes');
+    expect(check(`${fade} .t { animation: p 1s 1s both }`)).toBe('passes');
+    // With no time to run it is not seen, however often.
+    expect(check(`${fade} .t { animation: p 0s 3 }`)).toBe('passes');
+  });
+
+  it('is not sure where it goes by scrolling (Scroll-driven Animations 1, section 2)', () => {
+    const fade = '@keyframes p { from { opacity: .1 } }';
+    expect(check(`${fade} .t { animation: p linear; animation-timeline: view() }`)).toBe('unsure');
+    expect(check(`${fade} .g { animation: p linear both; animation-timeline: scroll(root) }`)).toBe('unsure');
+    // The shorthand takes the timeline back.
+    expect(check(`${fade} .t { animation-timeline: view(); animation: p 1s linear }`)).toBe('passes');
   });
 
   it('falls short where it does without it', () => {

@@ -7,7 +7,7 @@ import type { Keyframe } from '../css/sheet/sheet.js';
 import type { Looking } from '../paint/scene.js';
 import { selfAndAncestors, type ElementNode } from '../tree/tree.js';
 import { without, type Check } from './check.js';
-import { animationsOf, type Animated } from './motion.js';
+import { animationsOf, LONGEST_MOTION_MS, type Animated } from './motion.js';
 import { whereverScrolled } from './while-scrolling.js';
 
 /** What of an animation changes what is seen of a text or an icon. */
@@ -16,12 +16,23 @@ const PAINTS =
 
 const leavesItsEnd = ({ fill }: Animated): boolean => /^(forwards|both)$/.test(fill);
 
-/** The moments that something is seen in for long: of an animation without end all of them, of another what it leaves. */
+/** How long an animation runs by itself, in milliseconds; without end where it stands still, or goes by scrolling. */
+const lastsFor = ({ count, duration, play, timeline }: Animated): number =>
+  play === 'paused' || timeline !== 'auto' ? Infinity : count === 'infinite' ? Infinity : duration * Number(count);
+
+/**
+ * The moments that something is seen in for long: of an animation that goes on all of them, of another what it leaves,
+ * and what it waits in.
+ */
 function lasting(frames: readonly Keyframe[], animation: Animated): readonly Keyframe[] {
-  const { count, direction } = animation;
-  if (count === 'infinite') return frames;
-  if (!leavesItsEnd(animation)) return [];
-  return frames.filter(({ offset }) => (direction === 'normal' ? offset === 1 : offset === 0 || offset === 1));
+  const endsOnTheWay = leavesItsEnd(animation) && !Number.isInteger(Number(animation.count));
+  if (endsOnTheWay || lastsFor(animation) > LONGEST_MOTION_MS) return frames;
+  const [start, end] = animation.direction === 'reverse' ? [1, 0] : [0, 1];
+  const turns = animation.direction.startsWith('alternate');
+  const waits = animation.delay > LONGEST_MOTION_MS && /^(backwards|both)$/.test(animation.fill);
+  return frames.filter(
+    ({ offset }) => (leavesItsEnd(animation) && (offset === end || turns)) || (waits && (offset === start || turns)),
+  );
 }
 
 /** Whether a value that a moment sets is another than the one that is measured. */
@@ -46,7 +57,7 @@ const isAnimated = oncePerShape(
 /** Whether an element's animations leave what it paints otherwise than as it is measured. */
 function isRepainted(view: StyledPage, style: ElementStyle): boolean {
   return animationsOf(style).some((animation) => {
-    if (!animation.duration && !leavesItsEnd(animation)) return false;
+    if (!animation.duration && lastsFor(animation) < Infinity && !leavesItsEnd(animation)) return false;
     return lasting(view.styles.keyframes(animation.name), animation).some(({ values }) =>
       [...values].some(([property, value]) => PAINTS.test(property) && differs(style, comparedAs(property), value)),
     );

@@ -256,6 +256,7 @@ add(WORDS, false, {
   'animation-play-state': 'running',
 });
 add(ANIMATION_NAME, false, { 'animation-name': 'none' });
+add(TERMS, false, { 'animation-timeline': 'auto' });
 
 // Type. Size and weight refer to the parent's and are computed by the element's style.
 add(TERMS, true, { 'font-size': 'medium', 'font-weight': 'normal' });

@@ -45,6 +45,7 @@ export const ANIMATION: Shorthand = {
     'animation-direction',
     'animation-fill-mode',
     'animation-play-state',
+    'animation-timeline',
   ],
   expand: (value) => {
     const items: Item[] = [];
@@ -64,6 +65,8 @@ export const ANIMATION: Shorthand = {
       'animation-direction': list((item) => item.direction, 'normal'),
       'animation-fill-mode': list((item) => item.fill, 'none'),
       'animation-play-state': list((item) => item.play, 'running'),
+      // It cannot be said in the shorthand, which takes it back (CSS Animations 2, section 4.11).
+      'animation-timeline': 'auto',
     };
   },
 };
