@@ -27,6 +27,8 @@ import {
   type MoreInput,
   type NamedCheck,
 } from './more-demands.js';
+import { changesBeside } from '../check/while-beside.js';
+import { checksBeside, pairsBeside, seenBeside, type PairBeside } from './beside.js';
 import type { ColumnCheck, LedgerCheck, LedgerRequest } from './ledger-check.js';
 import { TaskList, taskOf, type Task } from './tasks.js';
 import type { EditingPlace } from '../look/editing-place.js';
@@ -174,7 +176,10 @@ export class ComponentLedger {
   private listTasks(asked: Asked, byPart: readonly PartColumns[], isWhole: boolean): Tasks {
     return {
       own: new TaskList(this.ownTasks(asked, byPart)),
-      required: new TaskList(byPart.flatMap((item, i) => this.moreTasks('required', item, i === 0, asked))),
+      required: new TaskList([
+        ...byPart.flatMap((item, i) => this.moreTasks('required', item, i === 0, asked)),
+        ...byPart.flatMap(({ part }) => this.besideTasks(asked, part)),
+      ]),
       further: new TaskList(
         [
           ...byPart.flatMap((item, i) => this.moreTasks('further', item, i === 0, asked)),
@@ -284,6 +289,32 @@ export class ComponentLedger {
         task('distinct', distinctDemand, comparedWith(column, all)),
       ];
     });
+  }
+
+  /** Texts of a part while another member of it is pointed at. */
+  private besideTasks(asked: Asked, part: FoundPart): Task[] {
+    const { look, environment, level } = asked;
+    const { kind, site, groupsOf, lookAt } = this.source;
+    const see = (pages: StagedPages, pair: PairBeside) =>
+      seenBeside(pair, (own, column) => lookAt(pages, environment, own, column));
+    // No look speaks of others: where the site's sheets change nothing of one beside another, nothing does.
+    const pairs = pairsBeside(kind, part, groupsOf(part, look, environment)).filter((pair) => {
+      const { rest, beside } = see(site, pair);
+      return changesBeside(rest, beside);
+    });
+    if (!pairs.length) return [];
+    const views = pairs.flatMap((pair) => Object.values(see(site, pair)).map(({ view }) => view));
+    return [
+      this.taskOf(asked, `beside ${part.part.name}`, () =>
+        taskOf(ViewSet.of(views), (pages) =>
+          checksBeside(
+            part,
+            pairs.map((pair) => see(pages, pair)),
+            level,
+          ),
+        ),
+      ),
+    ];
   }
 
   private siblingTasks({ look, environment, place }: Asked, byPart: readonly PartColumns[]): Task[] {

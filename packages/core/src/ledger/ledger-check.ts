@@ -3,7 +3,7 @@ import type { Environment } from '../css/conditions/environment.js';
 import type { EditingPlace } from '../look/editing-place.js';
 
 /** Which changes can help a check that falls short; what they are is in `remedy/drafts/`. */
-export type Approach = 'text' | 'icon' | 'edge' | 'ring' | 'underline' | 'timing' | 'stop' | 'less-motion';
+export type Approach = 'text' | 'icon' | 'edge' | 'ring' | 'underline' | 'timing' | 'stop' | 'less-motion' | 'others';
 
 /** A measured check of one column, with where the worst of several stands. */
 export interface ColumnCheck extends Check {

@@ -134,6 +134,8 @@ const breaking = (session: ComponentSession, { part, column }: LedgerCheck): str
 
 function whyNot(check: LedgerCheck): string {
   if (check.criterion === '2.5.8') return 'Its size is a matter of its layout; give it a larger height or padding.';
+  if (check.approach === 'others')
+    return 'The site’s own sheet changes it while another is pointed at; that rule has to go, or to fade it less.';
   if (check.criterion === '1.4.13') return 'That it opens to the pointer alone is a matter of its selectors or script.';
   if (check.criterion === '2.2.2')
     return 'A video or a marquee is stopped by a control, which needs markup and a script.';

@@ -22,4 +22,6 @@ export const DRAFTERS: Readonly<Record<Approach, readonly Drafter[]>> = {
   timing: [draftTiming],
   stop: [draftStop],
   'less-motion': [draftLessMotion],
+  // What the state of another member does is no value of this one.
+  others: [],
 };
