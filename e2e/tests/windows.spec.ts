@@ -15,7 +15,8 @@ async function lose(page: Page, what: 'saves' | 'answers'): Promise<void> {
     await route.abort('connectionreset');
   });
 }
-const mend = (page: Page) => page.unroute('**/look');
+/** A request that is being lost is lost first. */
+const mend = (page: Page) => page.unrouteAll({ behavior: 'wait' });
 
 async function another(context: BrowserContext, address: string): Promise<Page> {
   const page = await context.newPage();

@@ -107,12 +107,6 @@ export interface AsControls {
   readonly look: Look;
 }
 
-/** How a site is looked at. What is set for the widest and for light holds everywhere. */
-export interface SeenAt {
-  readonly viewport: ViewportName;
-  readonly scheme: 'light' | 'dark';
-}
-
 /** A picture or font of the site that looks may name by its path. */
 export interface EngineFile {
   readonly address: string;
