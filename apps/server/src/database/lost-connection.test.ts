@@ -10,6 +10,8 @@ describe('a lost connection', () => {
     coded('08006'),
     coded('ECONNRESET'),
     coded('ERR_STREAM_DESTROYED'),
+    coded('ENOTCONN'),
+    coded('ERR_STREAM_PREMATURE_CLOSE'),
     new Error('Connection terminated unexpectedly'),
     new Error('Client has encountered a connection error and is not queryable'),
     new Error('Client was closed and is not queryable'),

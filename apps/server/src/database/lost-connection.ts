@@ -8,6 +8,10 @@ const CODES = new Set([
   'ECONNABORTED',
   'EHOSTUNREACH',
   'ENETUNREACH',
+  'ENOTCONN',
+  'ECANCELED',
+  'ERR_SOCKET_CLOSED',
+  'ERR_STREAM_PREMATURE_CLOSE',
   'ERR_STREAM_DESTROYED',
   'ERR_STREAM_WRITE_AFTER_END',
   // PostgreSQL, appendix A: shutdown of the server, crash, still starting, too many connections.

@@ -123,14 +123,23 @@ export class OwnerScope {
   /** On a connection that goes back to the pool whatever happens, even where beginning fails; a broken one is dropped by it. */
   private async onConnection<R>(pool: pg.Pool, work: (database: NodePgDatabase) => Promise<R>): Promise<R> {
     const client = await pool.connect();
+    let isLost = false;
     let failed: unknown;
+    const lose = () => (isLost = true);
+    client.on('error', lose);
     try {
       return await work(drizzle(client));
     } catch (error) {
-      failed = error;
-      throw error;
+      // A statement that its connection was lost under may fail in words of its own.
+      failed = isLost && isOfStatement(error) ? new Error('Connection terminated meanwhile', { cause: error }) : error;
+      throw failed;
     } finally {
-      client.release(isLostConnection(failed));
+      client.off('error', lose);
+      client.release(isLost || isLostConnection(failed));
     }
   }
 }
+
+/** True for what the driver throws, and not for an answer that the work itself decided on. */
+const isOfStatement = (error: unknown): boolean =>
+  error instanceof TypeError || (error instanceof Error && error.message.startsWith('Failed query'));
