@@ -297,23 +297,25 @@ export class ComponentLedger {
     const { kind, site, groupsOf, lookAt } = this.source;
     const see = (pages: StagedPages, pair: PairBeside) =>
       seenBeside(pair, (own, column) => lookAt(pages, environment, own, column));
-    // No look speaks of others: where the site's sheets change nothing of one beside another, nothing does.
-    const pairs = pairsBeside(kind, part, groupsOf(part, look, environment)).filter((pair) => {
-      const { rest, beside } = see(site, pair);
-      return changesBeside(rest, beside);
-    });
+    const pairs = pairsBeside(kind, part, groupsOf(part, look, environment));
     if (!pairs.length) return [];
-    const views = pairs.flatMap((pair) => Object.values(see(site, pair)).map(({ view }) => view));
     return [
-      this.taskOf(asked, `beside ${part.part.name}`, () =>
-        taskOf(ViewSet.of(views), (pages) =>
-          checksBeside(
+      this.taskOf(asked, `beside ${part.part.name}`, () => {
+        // No look speaks of others: where the site's sheets change nothing of one beside another, nothing does.
+        let changing: readonly PairBeside[] | undefined;
+        const views = pairs.flatMap((pair) => Object.values(see(site, pair)).map(({ view }) => view));
+        return taskOf(ViewSet.of(views), (pages) => {
+          changing ??= pairs.filter((pair) => {
+            const { rest, beside } = see(site, pair);
+            return changesBeside(rest, beside);
+          });
+          return checksBeside(
             part,
-            pairs.map((pair) => see(pages, pair)),
+            changing.map((pair) => see(pages, pair)),
             level,
-          ),
-        ),
-      ),
+          );
+        });
+      }),
     ];
   }
 

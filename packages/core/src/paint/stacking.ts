@@ -1,6 +1,6 @@
 import type { ElementStyle } from '../css/cascade/element-style.js';
 import type { StyledPage } from '../css/cascade/page-styles.js';
-import type { Geometry, PlacedPseudo } from '../page/geometry.js';
+import { measuredBox, type Geometry, type PlacedPseudo } from '../page/geometry.js';
 import type { ElementNode } from '../tree/tree.js';
 import { once } from '../memo/once.js';
 import { oncePerShape } from '../css/cascade/once-per-shape.js';
@@ -179,9 +179,12 @@ function ordersIn(geometry: Geometry, area: Box): readonly number[] {
 /** Boxes of what throws a shadow around it at rest, as far as that is seen, with the elements' places. */
 const shadowed = once((view: StyledPage) =>
   once((geometry: Geometry) =>
-    [...geometry.elements].flatMap(([order, { box }]) => {
-      const reach = shadowReach(view.of(view.styles.tree.elements[order]!));
-      return reach === undefined ? [] : [{ order, box: inset(box, [-reach, -reach, -reach, -reach]) }];
+    view.styles.mayHave('box-shadow').flatMap((element) => {
+      const box = measuredBox(geometry, element);
+      const reach = box && shadowReach(view.of(element));
+      return !box || reach === undefined
+        ? []
+        : [{ order: element.order, box: inset(box, [-reach, -reach, -reach, -reach]) }];
     }),
   ),
 );

@@ -1,9 +1,11 @@
 import type { ElementNode, PageTree } from '../../tree/tree.js';
 import type { Environment } from '../conditions/environment.js';
+import { once, onceForText } from '../../memo/once.js';
+import { mayMatch } from '../selector/element-index.js';
 import { AT_REST, contextOf, type ForcedStates } from '../selector/forced.js';
 import { VISITED } from '../selector/states.js';
 import type { MatchContext } from '../selector/types.js';
-import type { Keyframe, RegisteredProperty } from '../sheet/sheet.js';
+import type { Keyframe, ParsedSheet, RegisteredProperty } from '../sheet/sheet.js';
 import { inlineDeclarations } from './applied.js';
 import { ElementStyle } from './element-style.js';
 import { type StyleHost } from './style-host.js';
@@ -100,6 +102,17 @@ export class PageStyles implements StyleHost {
       this.index.sheets.flatMap(({ sheet }) => sheet.keyframes.map((own) => [own.name, own.frames] as const)),
     );
     return this.animations.get(name) ?? [];
+  }
+
+  /** Elements that a rule of the site's which sets a property to more than `none` may match, or that set it themselves. */
+  mayHave(property: string): readonly ElementNode[] {
+    const { tree } = this;
+    const found = new Set(tree.elements.filter(({ attributes }) => attributes.get('style')?.includes(property)));
+    for (const { sheet } of this.index.sheets)
+      for (const { selectors } of rulesThatSet(sheet)(property))
+        for (const { compounds } of selectors)
+          for (const element of mayMatch(tree, compounds.at(-1)!)) found.add(element);
+    return [...found];
   }
 
   /** Every entry that could apply to the element or its pseudo-elements in some state. */
@@ -248,6 +261,14 @@ export class PageStyles implements StyleHost {
     return style;
   }
 }
+
+const rulesThatSet = once((sheet: ParsedSheet) =>
+  onceForText((property) =>
+    sheet.rules.filter(({ raw }) =>
+      raw.some((own) => own.property.toLowerCase().endsWith(property) && own.text.trim() !== 'none'),
+    ),
+  ),
+);
 
 /** Custom properties that sheets register; of several the last counts. */
 const registryOf = (sheets: readonly CascadeSheet[]): ReadonlyMap<string, RegisteredProperty> =>
