@@ -133,6 +133,8 @@ test('without code: a bar that turns, a countdown over a picture, a ticker and a
   await toSurvey(page);
   await add(page, 'Cookie notice', '.cookies', 'In its place');
   await type(page, '--rq-choice-days', 'default', '30');
+  // Its pictures show it, though no script runs in them.
+  await expect(page.locator('.unseen')).toHaveCount(0);
   await saved(page);
 
   await page.getByRole('link', { name: 'Take the CSS' }).click();

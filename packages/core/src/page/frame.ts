@@ -6,6 +6,7 @@ import { isOpened, OPENED_STATES } from '../css/selector/opened.js';
 import { MARKED_STATES, markerOf, markersFor, ORDER_ATTRIBUTE, partMarkersFor, STATE_BASICS } from './markers.js';
 import { isDataAddress } from './references.js';
 import { rewriteSheet, rewriteUrls, type RewriteOptions } from './rewrite-sheet.js';
+import { withScripting } from './scripting-media.js';
 import { baseOf, resolveAddress, sheetUses, type StoredSheet } from './sheets.js';
 import type { ElementNode, PageTree } from '../tree/tree.js';
 import { lookup } from '../base/lookup.js';
@@ -134,7 +135,7 @@ export function buildFrame(input: FrameInput): string {
   const render = (element: ElementNode): string => {
     const use = uses.get(element);
     if (use) {
-      const media = use.media ? ` media="${escapeAttribute(use.media)}"` : '';
+      const media = use.media ? ` media="${escapeAttribute(withScripting(use.media))}"` : '';
       return `<style${media} ${ORDER_ATTRIBUTE}="${element.order}">${rewrite(use.text, use.address)}</style>`;
     }
     if (DROPPED.has(element.name) || (element.name === 'style' && element.namespace === 'html')) return '';

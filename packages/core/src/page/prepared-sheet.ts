@@ -5,6 +5,7 @@ import { markerOf, partMarkerOf } from './markers.js';
 import type { Edit } from './edit.js';
 import { historyEdits, UNVISITED } from './history-marks.js';
 import { importSpans, urlSpans, type ImportSpan, type UrlSpan } from './references.js';
+import { scriptingEdits } from './scripting-media.js';
 import type { PageTree } from '../tree/tree.js';
 
 /** A rule, and what elements must be called for each of its selectors to reach any. */
@@ -20,6 +21,8 @@ export interface PreparedSheet {
   readonly imports: readonly ImportSpan[];
   readonly urls: readonly UrlSpan[];
   readonly marks: readonly Edit[];
+  /** Where its media rules ask whether scripts run. */
+  readonly scripting: readonly Edit[];
   /** Rules that may be left out where they reach nothing; the outermost, and without rules within them. */
   readonly rules: readonly RuleSpan[];
 }
@@ -52,10 +55,17 @@ function prepareAfresh(source: string, states: ReadonlySet<string>): PreparedShe
   // What the figures leave out is not shown either.
   if (!states.size) {
     const css = withinBrackets(source);
-    return { css, imports: importSpans(css), urls: urlSpans(css), marks: [], rules: [] };
+    return {
+      css,
+      imports: importSpans(css),
+      urls: urlSpans(css),
+      marks: [],
+      scripting: scriptingEdits(css),
+      rules: [],
+    };
   }
   const { css, marks, rules } = readMarks(source, states);
-  return { css, imports: importSpans(css), urls: urlSpans(css), marks, rules };
+  return { css, imports: importSpans(css), urls: urlSpans(css), marks, scripting: scriptingEdits(css), rules };
 }
 
 /** Where states are to be marked, and which rules could be left out. */

@@ -3,6 +3,7 @@ import { MARKED_STATES } from './markers.js';
 import type { Edit } from './edit.js';
 import { prepareSheet, readMarks, unreached } from './prepared-sheet.js';
 import { isDataAddress, urlSpans, type UrlSpan } from './references.js';
+import { withScripting } from './scripting-media.js';
 import { resolveAddress } from './sheets.js';
 import type { PageTree } from '../tree/tree.js';
 
@@ -76,7 +77,7 @@ export function rewriteSheet(source: string, options: RewriteOptions): string {
     const inner = text && absolute ? rewriteSheet(text, { ...options, address: absolute, depth: depth + 1 }) : '';
     edits.push({ start: span.start, end: span.end, text: inner ? wrapImport(inner, span.rest) : '' });
   }
-  edits.push(...urlEdits(prepared.urls, options), ...prepared.marks);
+  edits.push(...urlEdits(prepared.urls, options), ...prepared.marks, ...prepared.scripting);
   return applyEdits(prepared.css, edits);
 }
 
@@ -92,7 +93,7 @@ function wrapImport(inner: string, rest: string): string {
   }
   const supportsMatch = /^supports\(((?:[^()]|\([^()]*\))*)\)\s*/i.exec(left);
   if (supportsMatch) left = left.slice(supportsMatch[0].length);
-  if (left.trim()) wrapped = `@media ${left.trim()} {\n${wrapped}\n}`;
+  if (left.trim()) wrapped = `@media ${withScripting(left.trim())} {\n${wrapped}\n}`;
   if (supportsMatch) wrapped = `@supports (${supportsMatch[1]}) {\n${wrapped}\n}`;
   if (layer !== undefined) wrapped = `@layer ${layer} {\n${wrapped}\n}`;
   return wrapped;

@@ -1,5 +1,5 @@
 import type { Kind, StateSheet } from '@retoque/core';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { useSteady } from '../../shell/useSteady';
 import { oneCell, type Selection } from './selection';
 
@@ -85,7 +85,8 @@ export function useFirstShown(
   isRemembered: boolean,
 ): void {
   const settled = useRef(isRemembered);
-  useEffect(() => {
+  // Before anything is painted: what is open at first must not change under a pointer.
+  useLayoutEffect(() => {
     if (!sheet || settled.current) return;
     settled.current = true;
     const first = sheet.parts.find((part) => part.short > 0) ?? sheet.parts[0];
