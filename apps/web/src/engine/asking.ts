@@ -45,6 +45,19 @@ export const now = () => performance.now();
 /** Lets whatever was asked for in the meantime have its turn. */
 export const nextTurn = () => new Promise<void>((resolve) => setTimeout(resolve));
 
+/** For so long after an edit nothing is counted: the next one is not to wait. */
+const EDITING_MILLIS = 300;
+let edited = -Infinity;
+
+/** Takes note that somebody is editing. */
+export const noteEdit = (): void => void (edited = now());
+
+/** Lets others have their turn, and whoever is editing go on. */
+export async function whenNobodyEdits(): Promise<void> {
+  do await new Promise<void>((resolve) => setTimeout(resolve, Math.max(0, edited + EDITING_MILLIS - now())));
+  while (now() < edited + EDITING_MILLIS);
+}
+
 /** What is asked of a whole site: every width in the light scheme. */
 export const SITE_REQUEST = { ...ledgerRequest({ place: {}, added: [], measured: 0 }), at: 'wide' };
 

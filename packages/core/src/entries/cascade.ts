@@ -35,7 +35,7 @@ export { isBuiltByScript } from '../tree/static-check.js';
 export { descendants, ancestors, textOf, textStart, type ElementNode, type PageTree } from '../tree/tree.js';
 export { siteFonts, type LoadedFont } from '../page/site-fonts.js';
 export { siteFamilies } from '../page/site-families.js';
-export { siteColours, type SiteColourUse } from '../page/site-colours.js';
+export type { SiteColourUse } from '../page/site-colours.js';
 export { expandShorthand, isColourText } from '../css/sheet/declaration.js';
 export type { FontMetrics, FontMetricsTable } from '../css/values/context.js';
 export * from '../value/index.js';

@@ -8,6 +8,6 @@ export { isLarge } from '../check/text-case.js';
 export { checkRecord, type CheckRecord } from '../report/check-record.js';
 export * from '../report/page-ledger.js';
 export * from '../ledger/ledger-check.js';
-export { NO_TALLY, tallyAcross, tallyOf, type Tally } from '../ledger/tally.js';
+export { NO_TALLY, tallyOf, type Tally } from '../ledger/tally.js';
 export { heatOf, type HeatArea, type HeatMap } from '../ledger/heat.js';
 export type { LookedAt } from '../ledger/checks.js';

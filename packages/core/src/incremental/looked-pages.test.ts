@@ -1,5 +1,9 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
+import { AT_REST, forceStates } from '../css/selector/forced.js';
+import { bitsOf, closeBits } from '../css/selector/states.js';
+import { asLastSheet, type BareRule } from '../handover/index.js';
+import { LookedPages } from './looked-pages.js';
 import { DESKTOP, VIEWPORTS } from '../css/conditions/environment.js';
 import { changeLook, EMPTY_LOOK, statesOf, type Look, type Setting } from '../look/model.js';
 import { demoPage, pageOf } from '../testing/page.js';
@@ -65,6 +69,77 @@ const CSS = `.top { color: #fff; background: #123; position: absolute } .top a {
 .top a:hover { background: #357; color: #eee } .top a:hover b { color: gold } .top a[aria-current] { font-weight: 700; background: #246 }
 .top a:focus-visible { outline: 2px solid gold } .top a::before { content: "›"; color: inherit } @media (max-width: 500px) { .top a { padding: 4px } }`;
 const BODY = `<header class="top"><nav aria-label="Main"><ul><li><a href="#1" aria-current="page">One <b>now</b></a></li><li><a href="#2">Two <b>later</b></a><ul><li><a href="#3">Three</a></li></ul></li></ul></nav></header>`;
+
+const SELECTORS = [
+  '.top',
+  '.top a',
+  'nav a:hover',
+  'a:focus-visible b',
+  'a::before',
+  'a[aria-current]',
+  'header:hover',
+  'li a',
+];
+const bareRules = fc.array(
+  fc
+    .record({
+      selector: fc.constantFrom(...SELECTORS),
+      important: fc.boolean(),
+      said: fc
+        .constantFrom(...VALUES)
+        .chain(([property, values]) =>
+          fc.record({ property: fc.constant(property), value: fc.constantFrom(...values) }),
+        ),
+    })
+    .map(({ selector, important, said: { property, value } }): BareRule => ({
+      states: closeBits(
+        bitsOf(['hover', 'focus', 'focus-visible'].filter((name) => selector.includes(`:${name}`)) as never),
+      ),
+      selector,
+      css: `${selector} { ${property}: ${value}${important ? ' !important' : ''} }`,
+      media: '',
+      declarations: [{ property, value, important } as BareRule['declarations'][number]],
+    })),
+  { maxLength: 5 },
+);
+
+describe('a page under a look', () => {
+  it('has the values that its rules give it as a sheet behind all others', () => {
+    const PARTS = ['one', 'two', 'three'];
+    const { pages, tree } = pageOf(BODY, CSS);
+    const states = [
+      AT_REST,
+      ...tree.elements
+        .filter(({ name }) => /^(a|header)$/.test(name))
+        .map((element) => forceStates([[element, closeBits(bitsOf(['hover', 'focus', 'focus-visible']))]])),
+    ];
+    const valuesOf = (under: typeof pages) =>
+      states.flatMap((forced) => {
+        const view = under.at().stylesFor(DESKTOP).at(forced);
+        return tree.elements.flatMap((element) =>
+          [undefined, 'before'].map((pseudo) =>
+            VALUES.map(([property]) => view.of(element, pseudo).text(property)).join(' | '),
+          ),
+        );
+      });
+    const said = fc.tuple(bareRules, bareRules, bareRules);
+    fc.assert(
+      fc.property(fc.array(said, { minLength: 1, maxLength: 4 }), (looks) => {
+        const looked = new LookedPages(pages, PARTS);
+        for (const [i, rules] of looks.entries()) {
+          const look = changeLook(
+            EMPTY_LOOK,
+            PARTS.map((part) => ({ part, property: 'color', when: { states: [] }, value: `rgb(${i} 0 0)` })),
+          );
+          const { pages: under } = looked.under(look, DESKTOP, undefined, (part) => rules[PARTS.indexOf(part)]!);
+          const css = rules.flat().map((rule) => rule.css);
+          expect(valuesOf(under)).toEqual(valuesOf(pages.extended([asLastSheet(css.join('\n'))])));
+        }
+      }),
+      { numRuns: 60 },
+    );
+  });
+});
 
 describe('a page under a look that was made from the page under another', () => {
   it('comes to the same checks and the same sheet as one that was made in full, edit after edit', () => {

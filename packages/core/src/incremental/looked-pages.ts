@@ -27,7 +27,7 @@ export interface LookedPage {
    * What the look says in a set of views, as a number: it is the same as long as that is, so an edit of one state leaves
    * the others alone.
    */
-  readonly saidIn: (views: ViewSet) => number;
+  readonly saidIn: (views: () => ViewSet) => number;
   /** What it was made from; nothing where it was made in full. */
   readonly from: Origin | undefined;
 }
@@ -139,9 +139,9 @@ export class LookedPages {
     // A look that says nothing has the site's own page: nothing is worked out again for it.
     if (!plans.some((plan) => plan.rules.length)) return this.looked(this.site, plans, undefined);
     const rules: RulesByPart = new Map(plans.map((plan) => [plan.part, plan.rules]));
-    const root = this.roots.get(where);
-    const change = root && lookChange(this.parts, root.rules, rules);
-    if (change && change.bySelector.length <= MAX_CHANGED) {
+    const root = this.roots.get(where) ?? this.withoutLook;
+    const change = lookChange(this.parts, root.rules, rules);
+    if (change.bySelector.length <= MAX_CHANGED) {
       return this.looked(root.page.pages.revised(change.revision), plans, {
         page: root.page,
         selectors: change.bySelector.map(({ selectorId }) => selectorId).join(),
@@ -154,6 +154,16 @@ export class LookedPages {
     return page;
   }
 
+  /** What the first looks are made from: all that was worked out of the page without one is taken over. */
+  private get withoutLook(): Root {
+    return (this.blank ??= {
+      rules: new Map(),
+      page: this.looked(this.site.extended([sheetOf([])]), [], undefined),
+    });
+  }
+
+  private blank: Root | undefined;
+
   private looked(pages: StagedPages, plans: readonly PlannedPart[], from: Origin | undefined): LookedPage {
     const numbers = new Map(plans.map(({ part, id }) => [part, id]));
     const said = new Map<ViewSet, number>();
@@ -164,14 +174,16 @@ export class LookedPages {
         return plans.map(({ id, rules }) => ({ id, rules: rules.map(({ marked }) => marked) }));
       },
       planOf: (part) => numbers.get(part) ?? 0,
-      saidIn: (views) => {
+      saidIn: (viewsOf) => {
+        if (!from && !plans.some(({ rules }) => rules.length)) return this.toldAs('');
+        const views = viewsOf();
         let number = said.get(views);
         if (number === undefined) {
-          const before = from?.page.saidIn(views);
+          const before = from?.page.saidIn(() => views);
           const changed = from?.changedIn(views);
           number =
             before === undefined
-              ? this.toldAs(plans.map((plan) => saidBy(plan, views)).join(';'))
+              ? this.toldAs(plans.flatMap((plan) => saidBy(plan, views) || []).join(';'))
               : changed
                 ? this.toldAs(`${before}:${changed}`)
                 : before;

@@ -1,16 +1,16 @@
 import { isRequiredAt, type Level } from '../check/check.js';
-import { worstOf } from '../check/text.js';
+import type { Steps } from '../base/steps.js';
 import type { Demand, Kind } from '../component/kind.js';
 import type { StateColumn } from '../component/state-column.js';
 import type { FoundPart } from '../component/parts.js';
 import { columnNamed, STATE_COLUMNS } from '../component/states.js';
 import { environmentKey, type Environment } from '../css/conditions/environment.js';
 import type { SubjectGroup } from '../handover/index.js';
-import { activeSettings, settingText, type Look } from '../look/model.js';
+import { activeSettings, EMPTY_LOOK, settingText, type Look } from '../look/model.js';
 import type { Subject } from '../component/subject.js';
 import type { StagedPages } from '../page/staged-pages.js';
 import { once } from '../memo/once.js';
-import { readableText, type ElementNode } from '../tree/tree.js';
+import type { ElementNode } from '../tree/tree.js';
 import { checkDemand, type LookedAt } from './checks.js';
 import type { PartColumns } from '../parts/columns.js';
 import { exceptionsKey } from '../look/settings-by-part.js';
@@ -29,8 +29,10 @@ import {
 } from './more-demands.js';
 import { changesBeside } from '../check/while-beside.js';
 import { checksBeside, pairsBeside, seenBeside, type PairBeside } from './beside.js';
+import { ofGroups } from './of-groups.js';
 import type { ColumnCheck, LedgerCheck, LedgerRequest } from './ledger-check.js';
 import { TaskList, taskOf, type Task } from './tasks.js';
+import { tallyAcross, type Tally } from './tally.js';
 import type { EditingPlace } from '../look/editing-place.js';
 import { ViewSet } from '../incremental/view-set.js';
 
@@ -116,6 +118,16 @@ export class ComponentLedger {
       .flatMap(({ checks }) => checks);
   }
 
+  /** How the component fares as it is, task by task; environments behind the first show what that does not. */
+  tallying(environments: readonly Environment[]): Steps<Tally> {
+    return tallyAcross(
+      environments.map((environment) => (parts) => {
+        const { own } = this.tasksFor(EMPTY_LOOK, environment, {}, [], 'AA');
+        return own.oneByOne(this.source.styled(EMPTY_LOOK, environment, {}), parts);
+      }),
+    );
+  }
+
   /** All checks under a look, at each viewport; texts also at level AAA. */
   all(look: Look, request: LedgerRequest): LedgerCheck[] {
     const { place = {}, added = [], level = 'AA' } = request;
@@ -175,13 +187,13 @@ export class ComponentLedger {
 
   private listTasks(asked: Asked, byPart: readonly PartColumns[], isWhole: boolean): Tasks {
     return {
-      own: new TaskList(this.ownTasks(asked, byPart)),
-      required: new TaskList([
+      own: new TaskList(() => this.ownTasks(asked, byPart)),
+      required: new TaskList(() => [
         ...byPart.flatMap((item, i) => this.moreTasks('required', item, i === 0, asked)),
         ...byPart.flatMap(({ part }) => this.besideTasks(asked, part)),
       ]),
       further: new TaskList(
-        [
+        () => [
           ...byPart.flatMap((item, i) => this.moreTasks('further', item, i === 0, asked)),
           ...this.siblingTasks(asked, byPart),
         ],
@@ -225,15 +237,18 @@ export class ComponentLedger {
       const groups = groupsOf(own.part, look, environment);
       return own.columns.map((column) =>
         this.taskOf(asked, `${demand.name} ${column.name}`, () =>
-          taskOf(this.viewsOf(environment, subjectsOf(groups), seenFor(demand, column)), (pages) =>
-            checkDemand({
-              demand,
-              part: own.part,
-              column,
-              groups,
-              level,
-              see: (subject, state) => lookAt(pages, environment, subject, state),
-            }),
+          taskOf(
+            demand.part,
+            () => this.viewsOf(environment, subjectsOf(groups), seenFor(demand, column)),
+            (pages) =>
+              checkDemand({
+                demand,
+                part: own.part,
+                column,
+                groups,
+                level,
+                see: (subject, state) => lookAt(pages, environment, subject, state),
+              }),
           ),
         ),
       );
@@ -272,12 +287,15 @@ export class ComponentLedger {
         });
         const names = columns.map(({ name }) => name).join('+');
         return this.taskOf(asked, `${name} ${part.part.name} ${column.name} of ${names}`, () =>
-          taskOf(this.viewsOf(environment, subjects, columns, withFocus), (pages) =>
-            ofGroups(
-              part,
-              column,
-              groups.map((group) => ({ group, checks: demands(input(pages, group.subject)) })),
-            ),
+          taskOf(
+            part.part.name,
+            () => this.viewsOf(environment, subjects, columns, withFocus),
+            (pages) =>
+              ofGroups(
+                part,
+                column,
+                groups.map((group) => ({ group, checks: demands(input(pages, group.subject)) })),
+              ),
           ),
         );
       };
@@ -303,18 +321,22 @@ export class ComponentLedger {
       this.taskOf(asked, `beside ${part.part.name}`, () => {
         // No look speaks of others: where the site's sheets change nothing of one beside another, nothing does.
         let changing: readonly PairBeside[] | undefined;
-        const views = pairs.flatMap((pair) => Object.values(see(site, pair)).map(({ view }) => view));
-        return taskOf(ViewSet.of(views), (pages) => {
-          changing ??= pairs.filter((pair) => {
-            const { rest, beside } = see(site, pair);
-            return changesBeside(rest, beside);
-          });
-          return checksBeside(
-            part,
-            changing.map((pair) => see(pages, pair)),
-            level,
-          );
-        });
+        const views = () => pairs.flatMap((pair) => Object.values(see(site, pair)).map(({ view }) => view));
+        return taskOf(
+          part.part.name,
+          () => ViewSet.of(views()),
+          (pages) => {
+            changing ??= pairs.filter((pair) => {
+              const { rest, beside } = see(site, pair);
+              return changesBeside(rest, beside);
+            });
+            return checksBeside(
+              part,
+              changing.map((pair) => see(pages, pair)),
+              level,
+            );
+          },
+        );
       }),
     ];
   }
@@ -327,21 +349,28 @@ export class ComponentLedger {
     const rest = columnNamed('default')!;
     const [first, second] = [subjectFor(a.part, look, place), subjectFor(b.part, look, place)];
     return [
-      taskOf(this.viewsOf(environment, [first, second], [rest]), (pages) => {
-        const check = siblingsApart(lookAt(pages, environment, first, rest), lookAt(pages, environment, second, rest));
-        if (!check) return [];
-        return [
-          {
-            ...check,
-            part: b.part.part.name,
-            column: 'default',
-            demand: `${b.part.part.name}-sibling`,
-            label: `${b.part.part.label} beside ${a.part.part.label.toLowerCase()}`,
-            measuredElements: 1,
-            worstText: '',
-          },
-        ];
-      }),
+      taskOf(
+        b.part.part.name,
+        () => this.viewsOf(environment, [first, second], [rest]),
+        (pages) => {
+          const check = siblingsApart(
+            lookAt(pages, environment, first, rest),
+            lookAt(pages, environment, second, rest),
+          );
+          if (!check) return [];
+          return [
+            {
+              ...check,
+              part: b.part.part.name,
+              column: 'default',
+              demand: `${b.part.part.name}-sibling`,
+              label: `${b.part.part.label} beside ${a.part.part.label.toLowerCase()}`,
+              measuredElements: 1,
+              worstText: '',
+            },
+          ];
+        },
+      ),
     ];
   }
 }
@@ -351,27 +380,3 @@ const seenFor = ({ criterion }: Demand, column: StateColumn): readonly StateColu
   criterion === '1.4.3' && column.name !== STATE_COLUMNS.default.name ? [column, STATE_COLUMNS.default] : [column];
 
 const subjectsOf = (groups: readonly SubjectGroup[]): Subject[] => groups.map(({ subject }) => subject);
-
-/** Of several elements the worst speaks, demand by demand. */
-function ofGroups(
-  { part }: FoundPart,
-  column: StateColumn,
-  found: readonly { readonly group: SubjectGroup; readonly checks: readonly NamedCheck[] }[],
-): ColumnCheck[] {
-  const all = found.flatMap(({ group, checks }) => checks.map((item) => ({ ...item, group })));
-  return [...new Set(all.map(({ demand }) => demand))].map((demand): ColumnCheck => {
-    const own = all.filter((item) => item.demand === demand);
-    const worst = worstOf(own.map(({ check }) => check))!;
-    const at = own.find(({ check }) => check === worst)!;
-    return {
-      ...worst,
-      part: part.name,
-      column: column.name,
-      demand: `${part.name}-${demand}`,
-      label: at.label,
-      ...(at.approach ? { approach: at.approach } : {}),
-      measuredElements: own.reduce((sum, { group }) => sum + group.members.length, 0),
-      worstText: readableText(at.group.subject.element).slice(0, 60),
-    };
-  });
-}

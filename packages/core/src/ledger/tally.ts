@@ -1,3 +1,4 @@
+import type { Steps } from '../base/steps.js';
 import type { ColumnCheck } from './ledger-check.js';
 
 /** How the checks of something came out, as numbers. */
@@ -28,19 +29,20 @@ export function tallyOf(checks: readonly Pick<ColumnCheck, 'part' | 'verdict'>[]
   return { short: count('short'), unsure: count('unsure'), passes: count('passes'), unseen };
 }
 
-/**
- * The tally of a component at a width; what is shown at none of its states there is looked for at others.
- *
- * @param checksAt the checks at each width, asked for only where they are needed, the first first
- */
-export function tallyAcross(checksAt: Iterable<readonly Pick<ColumnCheck, 'part' | 'verdict'>[]>): Tally {
-  let checks: readonly Pick<ColumnCheck, 'part' | 'verdict'>[] = [];
+type TalliedCheck = Pick<ColumnCheck, 'part' | 'verdict'>;
+
+/** The checks at one width, bit by bit; of some parts alone where those are named. */
+export type ChecksAtWidth = (parts: ReadonlySet<string> | undefined) => Steps<readonly TalliedCheck[]>;
+
+/** The tally of a component, bit by bit; of further widths only parts are asked for that no width before shows. */
+export function* tallyAcross(widths: Iterable<ChecksAtWidth>): Steps<Tally> {
+  let checks: readonly TalliedCheck[] = [];
   let missing: ReadonlySet<string> | undefined;
-  for (const found of checksAt) {
-    const wanted = missing;
-    const own = wanted ? found.filter(({ part }) => wanted.has(part)) : found;
+  for (const checksAt of widths) {
+    const own = yield* checksAt(missing);
     const seen = new Set(own.filter(({ verdict }) => MEASURED.has(verdict)).map(({ part }) => part));
-    checks = [...checks.filter(({ part }) => !seen.has(part)), ...own.filter(({ part }) => !wanted || seen.has(part))];
+    const isFirst = !missing;
+    checks = [...checks.filter(({ part }) => !seen.has(part)), ...own.filter(({ part }) => isFirst || seen.has(part))];
     missing = new Set(unseenParts(checks));
     if (!missing.size) break;
   }

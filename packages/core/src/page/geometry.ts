@@ -35,6 +35,13 @@ export interface Geometry {
   readonly elements: ReadonlyMap<number, ElementGeometry>;
 }
 
+/** Whether two measurements of a page found the same. */
+export const isSameGeometry = (a: Geometry, b: Geometry): boolean =>
+  a.width === b.width &&
+  a.height === b.height &&
+  a.elements.size === b.elements.size &&
+  [...a.elements].every(([order, own]) => JSON.stringify(own) === JSON.stringify(b.elements.get(order)));
+
 /** How far down a page goes, in CSS pixels. */
 const pageBottom = once((geometry: Geometry): number => {
   let bottom = 0;

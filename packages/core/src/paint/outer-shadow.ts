@@ -24,7 +24,7 @@ function tailOf({ colour, blur }: ShadowLengths): number {
   return 4 * sigma;
 }
 
-const grown = (box: Box, by: number): Box => inset(box, [-by, -by, -by, -by]);
+export const grown = (box: Box, by: number): Box => inset(box, [-by, -by, -by, -by]);
 
 const shapeOf = ({ x, y, spread }: ShadowLengths, box: Box): Box => {
   const own = grown(box, spread);

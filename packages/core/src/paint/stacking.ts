@@ -1,13 +1,13 @@
 import type { ElementStyle } from '../css/cascade/element-style.js';
 import type { StyledPage } from '../css/cascade/page-styles.js';
-import { measuredBox, type Geometry, type PlacedPseudo } from '../page/geometry.js';
+import { type Geometry, type PlacedPseudo } from '../page/geometry.js';
 import type { ElementNode } from '../tree/tree.js';
 import { once } from '../memo/once.js';
 import { oncePerShape } from '../css/cascade/once-per-shape.js';
 import { paddingBox } from './boxes.js';
-import { inset, meets, shared, type Box } from '../page/box.js';
+import { meets, shared, type Box } from '../page/box.js';
 import { opacityOf } from './opacity.js';
-import { shadowReach } from './outer-shadow.js';
+import { shadowed } from './shadowed.js';
 
 /** One thing that a page paints: the ground of an element or pseudo-element, or what it holds itself. */
 export interface PaintStep {
@@ -175,19 +175,6 @@ function ordersIn(geometry: Geometry, area: Box): readonly number[] {
   }
   return orders;
 }
-
-/** Boxes of what throws a shadow around it at rest, as far as that is seen, with the elements' places. */
-const shadowed = once((view: StyledPage) =>
-  once((geometry: Geometry) =>
-    view.styles.mayHave('box-shadow').flatMap((element) => {
-      const box = measuredBox(geometry, element);
-      const reach = box && shadowReach(view.of(element));
-      return !box || reach === undefined
-        ? []
-        : [{ order: element.order, box: inset(box, [-reach, -reach, -reach, -reach]) }];
-    }),
-  ),
-);
 
 /** Elements that could paint in an area, and what holds them. */
 function wantedIn({ view, geometry, area, root }: StackingInput, elements: readonly ElementNode[]): Set<ElementNode> {

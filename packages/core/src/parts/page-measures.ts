@@ -1,6 +1,6 @@
 import type { Environment } from '../css/conditions/environment.js';
 import type { StyledPage } from '../css/cascade/page-styles.js';
-import type { Geometry } from '../page/geometry.js';
+import { isSameGeometry, type Geometry } from '../page/geometry.js';
 import { meets } from '../page/box.js';
 import type { KnownPicture, PictureSource } from '../paint/pictures.js';
 import type { Looking } from '../paint/scene.js';
@@ -14,7 +14,10 @@ interface Size {
 /** The state in which a page was measured: as it is, or with something opened. */
 export const AS_IT_IS = '';
 
-/** What was measured of a page elsewhere, and is an input here: where things stand, and the pixels of its pictures. */
+/**
+ * What was measured of a page elsewhere, and is an input here: where things stand, and the pixels of its pictures. What is
+ * told again changes nothing, so that all that was worked out from it holds.
+ */
 export class PageMeasures {
   private readonly geometries = new Map<string, Geometry>();
   private readonly fields = new Map<string, KnownPicture>();
@@ -33,11 +36,15 @@ export class PageMeasures {
 
   /** @param opened names what was opened on the page when it was measured; as it is when absent */
   setGeometry(geometry: Geometry, opened = AS_IT_IS): void {
-    this.geometries.set(keyFor(geometry, opened), geometry);
+    const key = keyFor(geometry, opened);
+    const before = this.geometries.get(key);
+    if (before && isSameGeometry(before, geometry)) return;
+    this.geometries.set(key, geometry);
     this.changes++;
   }
 
   setPicture(address: string, picture: KnownPicture): void {
+    if (this.fields.get(address) === picture) return;
     this.fields.set(address, picture);
     // Another source, as what was put together with the old one no longer holds.
     this.pictures = (wanted) => this.fields.get(wanted);
@@ -46,6 +53,7 @@ export class PageMeasures {
 
   /** @param bytes of the picture's file, as it is sent */
   setWeight(address: string, bytes: number): void {
+    if (this.weights.get(address) === bytes) return;
     this.weights.set(address, bytes);
     this.changes++;
   }

@@ -1,3 +1,4 @@
+import { finish, type Steps } from '../base/steps.js';
 import { findComponents } from '../component/find.js';
 import type { FoundComponent } from '../component/found.js';
 import { findRest } from '../component/rest.js';
@@ -13,7 +14,7 @@ import { PageMeasures } from './page-measures.js';
 import { buildFrame } from '../page/frame.js';
 import { parseHtml } from '../tree/parse-html.js';
 import { baseOf, cascadeSheets, givenSheets, sheetUses, titleOf, type StoredSheet } from '../page/sheets.js';
-import { siteColours, type SiteColourUse } from '../page/site-colours.js';
+import { countingColours, type SiteColourUse } from '../page/site-colours.js';
 import { StagedPages } from '../page/staged-pages.js';
 import type { PageTree } from '../tree/tree.js';
 
@@ -75,8 +76,12 @@ export class PageSession {
 
   /** Colours of the site's own sheets, the most used first. */
   get colours(): readonly SiteColourUse[] {
-    this.used ??= siteColours(this.sheets);
-    return this.used;
+    return finish(this.countingColours());
+  }
+
+  /** The same bit by bit: a large framework sets thousands. */
+  *countingColours(): Steps<readonly SiteColourUse[]> {
+    return (this.used ??= yield* countingColours(this.sheets));
   }
 
   components(): readonly FoundComponent[] {

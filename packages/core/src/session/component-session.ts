@@ -20,6 +20,7 @@ import type { LookedAt } from '../ledger/checks.js';
 import type { PartColumns } from '../parts/columns.js';
 import { ComponentHandover, type HandoverResult } from './component-handover.js';
 import { ComponentLedger } from '../ledger/component-ledger.js';
+import type { Tally } from '../ledger/tally.js';
 import { ComponentParts } from '../parts/component-parts.js';
 import { ComponentPlans } from '../incremental/component-plans.js';
 import { ComponentSheet, type SheetRequest } from '../sheet/component-sheet.js';
@@ -224,6 +225,11 @@ export class ComponentSession {
   /** The whole state sheet under a look. */
   sheet(look: Look, request: SheetRequest = {}): StateSheet {
     return this.sheets.sheet(look, request);
+  }
+
+  /** How the component fares as it is, bit by bit; environments behind the first show what that does not. */
+  tallying(environments: readonly Environment[]): Steps<Tally> {
+    return this.checks.tallying(environments);
   }
 
   /**

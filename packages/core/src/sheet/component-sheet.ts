@@ -191,7 +191,7 @@ export class ComponentSheet {
         inPlay,
         all.filter((_setting, i) => isSubset(states[i]!, shown) || isSubset(states[i]!, setBits(column))),
         look.muted,
-        styled.saidIn(
+        styled.saidIn(() =>
           ViewSet.of([view, ...groups.map((group) => forcer.see(site, environment, group.subject, shown).view)]),
         ),
       ];

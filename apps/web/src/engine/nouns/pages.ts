@@ -3,7 +3,6 @@ import {
   calledAs,
   canBePart,
   checkRecord,
-  EMPTY_LOOK,
   InvalidSelectorError,
   locatorFor,
   readGeometry,
@@ -17,15 +16,13 @@ import {
   siteSelectors,
   finishInTurns,
   sourceOf,
-  tallyAcross,
   textOf,
   textStart,
-  type ComponentSession,
   type PageSession,
   type Tally,
   type ViewportName,
 } from '@retoque/core';
-import { environmentOf, now, nextTurn } from '../asking';
+import { environmentOf, now, nextTurn, whenNobodyEdits } from '../asking';
 import type { HeldPictures } from '../held-pictures';
 import type { Engine, Takeable, TreeElement } from '../protocol';
 import type { SiteFiles } from '../site-files';
@@ -37,17 +34,13 @@ const all = (page: PageSession) => [...page.components(), ...page.rest()];
 /** The widths at which a component is counted: others only for what the first does not show. */
 const WIDTHS: readonly ViewportName[] = ['wide', 'narrow', 'medium'];
 
-function* checksAt(component: ComponentSession) {
-  for (const width of WIDTHS)
-    yield component.sheet(EMPTY_LOOK, { unfolded: [], environment: environmentOf(width) }).checks;
-}
-
 /** Elements beside one another that the tree shows, and how much of their words. */
 const MOST_ELEMENTS = 500;
 const LONGEST_WORDS = 60;
 
-/** For so long components are counted before others are answered. */
+/** For so long components are counted before it is told how they fare, and before others have their turn. */
 const COUNTING_MILLIS = 120;
+const TURN_MILLIS = 20;
 
 /** States in which all of a page is checked. */
 const CHECKED_STATES = ['default', 'hover', 'focus', 'active'].map(readState);
@@ -98,7 +91,8 @@ export function pagesOf(
       const counts: Tally[] = [];
       const page = dressed(versionId);
       for (const { kind, locator } of all(page.page).slice(from)) {
-        counts.push(tallyAcross(checksAt(page.worn({ kind, locator }))));
+        const steps = page.worn({ kind, locator }).tallying(WIDTHS.map((width) => environmentOf(width)));
+        counts.push(await finishInTurns(steps, whenNobodyEdits, now, TURN_MILLIS));
         if (performance.now() > until) break;
       }
       return counts;
@@ -142,7 +136,7 @@ export function pagesOf(
     },
 
     async siteColours(versionId) {
-      return [...opened(versionId).session.colours];
+      return [...(await finishInTurns(opened(versionId).session.countingColours(), nextTurn, now, TURN_MILLIS))];
     },
 
     async siteFamilies(versionId) {

@@ -11,7 +11,7 @@ import {
   finishInTurns,
   type SheetRow,
 } from '@retoque/core';
-import { environmentOf, requestOf, now, nextTurn } from '../asking';
+import { environmentOf, noteEdit, requestOf, now, nextTurn } from '../asking';
 import type { Engine, FramesListener } from '../protocol';
 import { withOwnText } from '../own-text';
 import type { SiteFiles } from '../site-files';
@@ -94,6 +94,7 @@ export function sheetOf(
     },
 
     async sheet(ref, told, query, editNumber, held) {
+      noteEdit();
       const session = sessionOf(ref);
       const look = asWorn(ref, told);
       const request = requestOf(query);
@@ -119,6 +120,7 @@ export function sheetOf(
     },
 
     async tryColours(ref, look, query, cell, colours) {
+      noteEdit();
       return sessionOf(ref).tryColours(asWorn(ref, look), cell, colours, requestOf(query));
     },
 

@@ -19,7 +19,7 @@ export function useRail(
   sheet: StateSheet | undefined,
 ) {
   const navigate = useNavigate();
-  const { components, pending } = useSiteComponents(site, kept);
+  const { components, pending } = useSiteComponents(site, kept, page.id);
   const counts = useStable(countsOf(sheet));
   const shown = useMemo(() => withCurrent(components, component, counts), [components, component, counts]);
   const open = useOpenComponent();

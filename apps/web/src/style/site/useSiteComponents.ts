@@ -2,7 +2,7 @@ import type { Component, PageSummary, Site } from '@retoque/contract';
 import { useQueries, useQueryClient } from '@tanstack/react-query';
 import { pageQuery } from '../../api/queries';
 import { equip } from '../../measuring/equip';
-import { enginePage, surveyEngine } from '../../engine/engine';
+import { engine, enginePage, surveyEngine } from '../../engine/engine';
 import { findComponents, foundKey } from '../../engine/find-components';
 import type { FoundWithChecks } from '../../engine/protocol';
 import { tellWorn, wornKey } from '../../engine/worn';
@@ -17,10 +17,15 @@ export interface SiteComponent {
 
 const keyOf = (found: FoundWithChecks) => `${found.kind} ${found.selector}`;
 
-/** The components of all pages of a site; one that is found on several pages is one component. */
+/**
+ * The components of all pages of a site; one that is found on several pages is one component.
+ *
+ * @param pageInHand id of the page that is worked on
+ */
 export function useSiteComponents(
   { id: siteId, pages, ...site }: Site,
   kept: readonly Component[] | undefined,
+  pageInHand: string,
 ): { components: readonly SiteComponent[]; pending: number } {
   const client = useQueryClient();
   const worn = kept && wornKey({ ...site, components: kept });
@@ -41,10 +46,12 @@ export function useSiteComponents(
         placeholderData: (previous: FoundWithChecks[] | undefined) => previous,
         queryFn: async ({ signal }) => {
           const opened = enginePage(whole!);
-          tellWorn(surveyEngine(), { ...site, siteId, components: kept! });
-          await surveyEngine().open(opened);
-          await equip(surveyEngine(), page.id, opened.id);
-          return findComponents(surveyEngine(), opened.id, signal);
+          // The page in hand is open there already, with what was measured of it and what the survey counted.
+          const worker = page.id === pageInHand ? engine() : surveyEngine();
+          tellWorn(worker, { ...site, siteId, components: kept! });
+          await worker.open(opened);
+          await equip(worker, page.id, opened.id);
+          return findComponents(worker, opened.id, signal);
         },
       };
     }),

@@ -4,7 +4,7 @@ import { once, onceForText } from '../../memo/once.js';
 import { mayMatch } from '../selector/element-index.js';
 import { AT_REST, contextOf, type ForcedStates } from '../selector/forced.js';
 import { VISITED } from '../selector/states.js';
-import type { MatchContext } from '../selector/types.js';
+import type { CompiledSelector, MatchContext } from '../selector/types.js';
 import type { Keyframe, ParsedSheet, RegisteredProperty } from '../sheet/sheet.js';
 import { inlineDeclarations } from './applied.js';
 import { ElementStyle } from './element-style.js';
@@ -27,6 +27,8 @@ export class PageStyles implements StyleHost {
   readonly tree: PageTree;
   readonly rules: EnvironmentRules;
   private readonly revision: RevisedRules | undefined;
+  /** Styles that these add nothing to. */
+  private readonly same: PageStyles | undefined;
   private readonly ruleSets: RuleSets;
   private readonly styles = new Map<string, ElementStyle>();
   private readonly views = new WeakMap<ForcedStates, StyledPage>();
@@ -45,11 +47,13 @@ export class PageStyles implements StyleHost {
   ) {
     this.tree = index.tree;
     this.revision = index instanceof RevisedRules && base ? index : undefined;
-    this.rules = this.revision
-      ? base!.rules
-      : index instanceof RuleIndex
-        ? index.in(environment)
-        : new EnvironmentRules(index, environment);
+    this.same = index instanceof RuleIndex && base && !index.ownEntries.length ? base : undefined;
+    this.rules =
+      this.revision || this.same
+        ? base!.rules
+        : index instanceof RuleIndex
+          ? index.in(environment)
+          : new EnvironmentRules(index, environment);
     // Where no layers are ordered by conditions, what wins among the same rules is the same in every environment.
     this.ruleSets = index.layered ? new Map<string, RuleSet>() : index.ruleSets;
     this.matching = new RuleMatching(this, base?.matching, this.revision);
@@ -86,6 +90,7 @@ export class PageStyles implements StyleHost {
    * view of them.
    */
   at(forced: ForcedStates = AT_REST): StyledPage {
+    if (this.same) return this.same.at(forced);
     let view = this.views.get(forced);
     if (!view) {
       const before = this.revision && this.base!.at(forced);
@@ -104,15 +109,29 @@ export class PageStyles implements StyleHost {
     return this.animations.get(name) ?? [];
   }
 
-  /** Elements that a rule of the site's which sets a property to more than `none` may match, or that set it themselves. */
-  mayHave(property: string): readonly ElementNode[] {
+  /**
+   * Elements that some rule of the site's gives a value of a property other than `none`, whatever states and conditions
+   * it asks for, or that set it themselves, or their `::before` or `::after`; with all such values as they are written.
+   */
+  mayHave(property: string): ReadonlyMap<ElementNode, readonly string[]> {
     const { tree } = this;
-    const found = new Set(tree.elements.filter(({ attributes }) => attributes.get('style')?.includes(property)));
+    const found = new Map<ElementNode, string[]>();
+    const give = (element: ElementNode, values: readonly string[]) =>
+      void found.set(element, [...(found.get(element) ?? []), ...values]);
+    for (const element of tree.elements) {
+      const own = element.attributes.get('style')?.includes(property) ? inlineDeclarations(element) : [];
+      const values = own.filter(({ declaration }) => declaration.property === property);
+      if (values.length)
+        give(
+          element,
+          values.map(({ declaration }) => declaration.value),
+        );
+    }
     for (const { sheet } of this.index.sheets)
-      for (const { selectors } of rulesThatSet(sheet)(property))
-        for (const { compounds } of selectors)
-          for (const element of mayMatch(tree, compounds.at(-1)!)) found.add(element);
-    return [...found];
+      for (const { selectors, values } of rulesThatSet(sheet)(property))
+        for (const { compounds } of selectors.filter(isOfBox))
+          for (const element of mayMatch(tree, compounds.at(-1)!)) give(element, values);
+    return found;
   }
 
   /** Every entry that could apply to the element or its pseudo-elements in some state. */
@@ -262,11 +281,17 @@ export class PageStyles implements StyleHost {
   }
 }
 
+const isOfBox = ({ pseudoElement }: CompiledSelector): boolean =>
+  /^(undefined|before|after)$/.test(String(pseudoElement));
+
 const rulesThatSet = once((sheet: ParsedSheet) =>
   onceForText((property) =>
-    sheet.rules.filter(({ raw }) =>
-      raw.some((own) => own.property.toLowerCase().endsWith(property) && own.text.trim() !== 'none'),
-    ),
+    sheet.rules.flatMap(({ raw, selectors }) => {
+      const values = raw
+        .filter((own) => own.property.toLowerCase().endsWith(property) && own.text.trim() !== 'none')
+        .map(({ text }) => text);
+      return values.length ? [{ selectors, values }] : [];
+    }),
   ),
 );
 
