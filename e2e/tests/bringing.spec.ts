@@ -159,6 +159,11 @@ test('a removed site can be brought back', async ({ page }) => {
   await expect(section).toBeHidden();
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(section).toBeVisible();
+  // A notice that stands in the way is put away by hand.
+  await section.getByRole('button', { name: 'Remove site' }).click();
+  await page.getByRole('button', { name: 'Dismiss' }).click();
+  await expect(page.getByRole('button', { name: 'Undo' })).toBeHidden();
+  await expect(section).toBeHidden();
 });
 
 test('the demo site works by itself', async ({ page }) => {

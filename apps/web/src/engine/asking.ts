@@ -58,9 +58,6 @@ export async function whenNobodyEdits(): Promise<void> {
   while (now() < edited + EDITING_MILLIS);
 }
 
-/** What is asked of a whole site: every width in the light scheme. */
-export const SITE_REQUEST = { ...ledgerRequest({ place: {}, added: [], measured: 0 }), at: 'wide' };
-
 /** What is asked of a whole site as it is seen at one width in one scheme. */
 export function requestAt({ viewport, scheme }: SeenAt) {
   const place: EditingPlace = {
@@ -69,6 +66,9 @@ export function requestAt({ viewport, scheme }: SeenAt) {
   };
   return { ...ledgerRequest({ place, added: [], measured: 0 }), at: viewport };
 }
+
+/** What is asked of a whole site: every width in the light scheme. */
+export const SITE_REQUEST = requestAt({ viewport: 'wide', scheme: 'light' });
 
 /** What is asked meanwhile has its turn after each step. */
 export const inTurns = <T>(steps: Steps<T>, onStep: OnStep): Promise<T> =>

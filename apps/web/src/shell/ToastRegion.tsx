@@ -1,4 +1,5 @@
-import { createToaster, Toast, Toaster } from '@chakra-ui/react';
+import { Box, createToaster, Toast, Toaster } from '@chakra-ui/react';
+import { X } from 'lucide-react';
 import { useEffect } from 'react';
 import { showToastsWith } from './toasts';
 
@@ -15,11 +16,14 @@ export default function ToastRegion() {
     <Toaster toaster={region}>
       {(toast) => (
         <Toast.Root>
-          <div>
+          <Box flex="1">
             <Toast.Title>{toast.title}</Toast.Title>
             {toast.description ? <Toast.Description>{toast.description}</Toast.Description> : null}
-          </div>
+          </Box>
           {toast.action ? <Toast.ActionTrigger>{toast.action.label}</Toast.ActionTrigger> : null}
+          <Toast.CloseTrigger aria-label="Dismiss" title="Dismiss">
+            <X size={15} aria-hidden />
+          </Toast.CloseTrigger>
         </Toast.Root>
       )}
     </Toaster>

@@ -189,6 +189,20 @@ export const toast = defineSlotRecipe({
       _hover: { bg: 'barHover' },
       _focusVisible: { outline: '2px solid {colors.lamp}' },
     },
+    closeTrigger: {
+      display: 'grid',
+      placeItems: 'center',
+      flexShrink: 0,
+      width: '28px',
+      height: '28px',
+      marginY: '-4px',
+      marginRight: '-6px',
+      color: 'barText',
+      cursor: 'pointer',
+      borderRadius: 'm',
+      _hover: { bg: 'barHover', color: 'white' },
+      _focusVisible: { outline: '2px solid {colors.lamp}' },
+    },
   },
 });
 

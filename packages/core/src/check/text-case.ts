@@ -1,4 +1,5 @@
 import type { Rgba } from '../colour/rgba.js';
+import { hasGround } from '../css/cascade/has-ground.js';
 import { isField } from '../css/selector/form-state.js';
 import { hull, inset, type Box } from '../page/box.js';
 import { isPlacedPseudo } from '../page/geometry.js';
@@ -92,8 +93,15 @@ export const textCase = (looking: Looking, carrier: ElementNode, pseudo?: string
 /** Text in a drawing is painted as its shapes are (SVG 2, section 13.2). */
 const drawnInk = (style: ElementStyle): Rgba => faded(style.colour('fill'), share(style.text('fill-opacity')));
 
-const paintsGround = (style: ElementStyle): boolean =>
-  style.colour('background-color').alpha > 0 || style.text('background-image') !== 'none';
+/** Why it is not known what a text is painted with or on; undefined where it is. */
+function doubtAbout({ view }: Looking, carrier: ElementNode, pseudo: string | undefined, isMeasured: boolean) {
+  if (carrier.namespace === 'svg' && /^url\(/.test(view.of(carrier, pseudo).text('fill'))) return NO_COLOUR_PAINT;
+  if (pseudo !== 'marker' || isMeasured) return undefined;
+  const item = view.of(carrier);
+  return isOutside(item) && hasGround(item)
+    ? 'Whether its mark stands on the ground of the item or beside it, only geometry tells.'
+    : undefined;
+}
 
 function textAfresh(
   looking: Looking,
@@ -110,15 +118,7 @@ function textAfresh(
   const colour = isPaintedAlong ? faded(ink, opacityOf(style)) : ink;
   const areas = textAreas(looking, carrier, pseudo);
   const scene = sceneFor(looking, { element: carrier, pseudo, colour, tried }, areas.length ? hull(areas) : undefined);
-  const doubt =
-    isDrawn && /^url\(/.test(style.text('fill'))
-      ? NO_COLOUR_PAINT
-      : pseudo === 'marker' &&
-          !areas.length &&
-          isOutside(looking.view.of(carrier)) &&
-          paintsGround(looking.view.of(carrier))
-        ? 'Whether its mark stands on the ground of the item or beside it, only geometry tells.'
-        : undefined;
+  const doubt = doubtAbout(looking, carrier, pseudo, areas.length > 0);
   return {
     carrier,
     colour,

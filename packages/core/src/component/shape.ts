@@ -1,4 +1,5 @@
 import type { ElementStyle } from '../css/cascade/element-style.js';
+import { hasGround } from '../css/cascade/has-ground.js';
 import type { StyledPage } from '../css/cascade/page-styles.js';
 import { isField } from '../css/selector/form-state.js';
 import { once } from '../memo/once.js';
@@ -33,10 +34,6 @@ const LARGEST = 300;
 
 /** True for what is small enough to be gone through whole, again and again. */
 export const isSmall = (element: ElementNode): boolean => sizeOf(element) <= LARGEST;
-
-/** True where a ground of its own is painted: a colour or a picture. */
-export const hasGround = (style: ElementStyle): boolean =>
-  style.colour('background-color').alpha > 0 || style.text('background-image') !== 'none';
 
 const SIDES = ['top', 'right', 'bottom', 'left'];
 

@@ -1,5 +1,5 @@
 import type { Kind } from '../component/kind.js';
-import { hasGround } from '../component/shape.js';
+import { hasGround } from '../css/cascade/has-ground.js';
 import { completesOf } from '../component/kinds/completes.js';
 import type { StateColumn } from '../component/state-column.js';
 import type { FoundPart } from '../component/parts.js';

@@ -1,8 +1,9 @@
+import { hasGround } from '../../css/cascade/has-ground.js';
 import { textDemand, type Kind, type Signs, type Starter } from '../kind.js';
 import { BOX_ROWS, MESSAGE_ROWS } from '../rows.js';
 import type { StyledPage } from '../../css/cascade/page-styles.js';
 import type { ElementNode } from '../../tree/tree.js';
-import { drawsEdge, hasGround, holdings, LONGEST_CARD, paints, textLength } from '../shape.js';
+import { drawsEdge, holdings, LONGEST_CARD, paints, textLength } from '../shape.js';
 import { hasClass, isHeading, isHtml, isInside } from '../signs.js';
 
 const NAMED = /(^|[-_])(panel|box|widget|infobox)([-_]|$)/i;

@@ -1,5 +1,5 @@
 import type { Completes, Completion } from '../kind.js';
-import { hasGround } from '../shape.js';
+import { hasGround } from '../../css/cascade/has-ground.js';
 import { isAuthored, scrollbarColours } from '../../css/cascade/scrollbar.js';
 
 /** Colours of a usual bar; its thumb is told from its track. */
