@@ -1,4 +1,4 @@
-import { cell, openButton, saved } from './support';
+import { cell, keepPage, openButton, saved } from './support';
 import { type } from './sheet-support';
 import { expect, test } from './warm';
 
@@ -29,4 +29,16 @@ test('a look keeps still for those who ask for less motion, and moves for all ot
   await expect(button).toHaveCSS('transition-duration', '0.3s');
   await page.emulateMedia({ reducedMotion: 'reduce' });
   await expect(button).toHaveCSS('transition-duration', '0s');
+});
+
+test('pictures show what the site itself has for those who ask for less motion', async ({ page }) => {
+  const css = `.btn { color: #fff; background: #036; padding: 9px 16px; border-radius: 2px }
+    @media (prefers-reduced-motion: reduce) { .btn { border-radius: 9px } }`;
+  await page.goto(await keepPage(page, '<main><a class="btn" href="#">Board now</a></main>', css));
+  await page.getByRole('button', { name: /^Board now/ }).click();
+  const picture = page.locator('[data-state="default"] iframe').contentFrame().locator('.btn');
+  await expect(picture).toHaveCSS('border-radius', '2px');
+  await page.getByRole('button', { name: 'Less', exact: true }).click();
+  await expect(picture).toHaveCSS('border-radius', '9px');
+  await expect(cell(page, 'border-radius', 'default')).toContainText('9px');
 });

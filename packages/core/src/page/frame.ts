@@ -6,12 +6,12 @@ import { isOpened, OPENED_STATES } from '../css/selector/opened.js';
 import { MARKED_STATES, markerOf, markersFor, ORDER_ATTRIBUTE, partMarkersFor, STATE_BASICS } from './markers.js';
 import { isDataAddress } from './references.js';
 import { rewriteSheet, rewriteUrls, type RewriteOptions } from './rewrite-sheet.js';
-import { withScripting } from './scripting-media.js';
+import { withFrameMedia, type FrameMedia } from './frame-media.js';
 import { baseOf, resolveAddress, sheetUses, type StoredSheet } from './sheets.js';
 import type { ElementNode, PageTree } from '../tree/tree.js';
 import { lookup } from '../base/lookup.js';
 
-export interface FrameInput {
+export interface FrameInput extends FrameMedia {
   readonly tree: PageTree;
   readonly address: string;
   readonly sheets: readonly StoredSheet[];
@@ -82,6 +82,7 @@ export function buildFrame(input: FrameInput): string {
       markStates: input.still ? MARKED_STATES : input.touch ? TOUCHED_STATES : NO_STATES,
       // What is in a still frame stays as it is.
       only: input.still ? input.tree : undefined,
+      media: input,
     };
     return insideStyle(rewriteSheet(css, options));
   };
@@ -135,7 +136,7 @@ export function buildFrame(input: FrameInput): string {
   const render = (element: ElementNode): string => {
     const use = uses.get(element);
     if (use) {
-      const media = use.media ? ` media="${escapeAttribute(withScripting(use.media))}"` : '';
+      const media = use.media ? ` media="${escapeAttribute(withFrameMedia(use.media, input))}"` : '';
       return `<style${media} ${ORDER_ATTRIBUTE}="${element.order}">${rewrite(use.text, use.address)}</style>`;
     }
     if (DROPPED.has(element.name) || (element.name === 'style' && element.namespace === 'html')) return '';

@@ -5,7 +5,7 @@ import { markerOf, partMarkerOf } from './markers.js';
 import type { Edit } from './edit.js';
 import { historyEdits, UNVISITED } from './history-marks.js';
 import { importSpans, urlSpans, type ImportSpan, type UrlSpan } from './references.js';
-import { scriptingEdits } from './scripting-media.js';
+import { mediaSpans, type MediaSpan } from './frame-media.js';
 import type { PageTree } from '../tree/tree.js';
 
 /** A rule, and what elements must be called for each of its selectors to reach any. */
@@ -21,8 +21,8 @@ export interface PreparedSheet {
   readonly imports: readonly ImportSpan[];
   readonly urls: readonly UrlSpan[];
   readonly marks: readonly Edit[];
-  /** Where its media rules ask whether scripts run. */
-  readonly scripting: readonly Edit[];
+  /** Where its media rules ask for what a frame answers. */
+  readonly media: readonly MediaSpan[];
   /** Rules that may be left out where they reach nothing; the outermost, and without rules within them. */
   readonly rules: readonly RuleSpan[];
 }
@@ -60,12 +60,12 @@ function prepareAfresh(source: string, states: ReadonlySet<string>): PreparedShe
       imports: importSpans(css),
       urls: urlSpans(css),
       marks: [],
-      scripting: scriptingEdits(css),
+      media: mediaSpans(css),
       rules: [],
     };
   }
   const { css, marks, rules } = readMarks(source, states);
-  return { css, imports: importSpans(css), urls: urlSpans(css), marks, scripting: scriptingEdits(css), rules };
+  return { css, imports: importSpans(css), urls: urlSpans(css), marks, media: mediaSpans(css), rules };
 }
 
 /** Where states are to be marked, and which rules could be left out. */

@@ -3,7 +3,7 @@ import { MARKED_STATES } from './markers.js';
 import type { Edit } from './edit.js';
 import { prepareSheet, readMarks, unreached } from './prepared-sheet.js';
 import { isDataAddress, urlSpans, type UrlSpan } from './references.js';
-import { withScripting } from './scripting-media.js';
+import { withFrameMedia, type FrameMedia } from './frame-media.js';
 import { resolveAddress } from './sheets.js';
 import type { PageTree } from '../tree/tree.js';
 
@@ -17,6 +17,8 @@ export interface RewriteOptions {
   /** State pseudo-classes that markers stand in place of; none keeps them all real. */
   readonly markStates: ReadonlySet<string>;
   readonly depth?: number;
+  /** What its media queries are answered with. */
+  readonly media?: FrameMedia | undefined;
   /** A page as it stays: rules that can reach nothing on it are left out of long sheets. */
   readonly only?: PageTree | undefined;
 }
@@ -69,15 +71,20 @@ export function markStates(source: string, states: ReadonlySet<string> = MARKED_
 /** A sheet as a frame may load it: addresses made local, @import put in place, states marked when asked. */
 export function rewriteSheet(source: string, options: RewriteOptions): string {
   const prepared = prepareSheet(source, options.markStates);
-  const depth = options.depth ?? 0;
+  const { depth = 0, media: shownTo = {} } = options;
   const edits: Edit[] = options.only ? unreached(prepared, options.only) : [];
   for (const span of prepared.imports) {
     const absolute = resolveAddress(span.address, options.address);
     const text = absolute && depth < MAX_IMPORT_DEPTH ? options.sheetAt(absolute) : undefined;
     const inner = text && absolute ? rewriteSheet(text, { ...options, address: absolute, depth: depth + 1 }) : '';
-    edits.push({ start: span.start, end: span.end, text: inner ? wrapImport(inner, span.rest) : '' });
+    edits.push({
+      start: span.start,
+      end: span.end,
+      text: inner ? wrapImport(inner, withFrameMedia(span.rest, shownTo)) : '',
+    });
   }
-  edits.push(...urlEdits(prepared.urls, options), ...prepared.marks, ...prepared.scripting);
+  const media = prepared.media.map((span) => ({ ...span, text: withFrameMedia(span.text, shownTo) }));
+  edits.push(...urlEdits(prepared.urls, options), ...prepared.marks, ...media);
   return applyEdits(prepared.css, edits);
 }
 
@@ -93,7 +100,7 @@ function wrapImport(inner: string, rest: string): string {
   }
   const supportsMatch = /^supports\(((?:[^()]|\([^()]*\))*)\)\s*/i.exec(left);
   if (supportsMatch) left = left.slice(supportsMatch[0].length);
-  if (left.trim()) wrapped = `@media ${withScripting(left.trim())} {\n${wrapped}\n}`;
+  if (left.trim()) wrapped = `@media ${left.trim()} {\n${wrapped}\n}`;
   if (supportsMatch) wrapped = `@supports (${supportsMatch[1]}) {\n${wrapped}\n}`;
   if (layer !== undefined) wrapped = `@layer ${layer} {\n${wrapped}\n}`;
   return wrapped;

@@ -110,6 +110,8 @@ export class PageSession {
     readonly assetSource: string;
     /** False where no picture is to load. */
     readonly pictures?: boolean | undefined;
+    /** Whether it is shown to those who ask for less motion; to whoever looks at it when absent. */
+    readonly reducedMotion?: boolean | undefined;
     /** The page with its markup in some state; as it is when absent. */
     readonly tree?: PageTree;
   }): string {

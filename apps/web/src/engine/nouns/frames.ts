@@ -66,6 +66,7 @@ export function framesOf(
         tree: seen.stage.tree,
         forced: seen.view.forced,
         pictures: view?.pictures,
+        reducedMotion: environment.reducedMotion,
         ...files.assetsOf(page, view?.pictures),
       });
       return { html, order: seen.element.order, forced: seen.view.forced.union };
