@@ -15,7 +15,7 @@ const inFrame = (css: string, { imported = '', states = [] as string[], media = 
     media,
   });
 
-/** Media Queries 5: section 8.1 (scripting) and 11.1 (prefers-reduced-motion). */
+/** Media Queries 5: sections 7 (hover, pointer), 8.1 (scripting) and 11.1 (prefers-reduced-motion). */
 const QUERIES = [
   '(scripting)',
   '(scripting: enabled)',
@@ -27,6 +27,11 @@ const QUERIES = [
   '(scripting: none) or (min-width: 900px)',
   '(not (scripting: none)) and (max-width: 400px)',
   'print, (scripting: enabled)',
+  '(hover: hover) and (pointer: fine)',
+  '(any-hover: none) or (any-pointer:coarse)',
+  '(hover)',
+  '(pointer: none)',
+  'not all and (any-pointer)',
   '(prefers-reduced-motion)',
   '(prefers-reduced-motion: reduce)',
   '(prefers-reduced-motion: no-preference) and (scripting)',
@@ -35,19 +40,20 @@ const QUERIES = [
 
 describe('what a page asks of the browser that only its visitors’ would answer', () => {
   it.each(QUERIES)('%s comes to the same in a frame, and is asked no longer', (query) => {
-    for (const reducedMotion of [false, true]) {
-      const written = withFrameMedia(query, { reducedMotion });
-      expect(written).not.toMatch(/scripting|motion/i);
+    for (const [reducedMotion, touch] of [0, 1, 2, 3].map((bits) => [bits > 1, bits % 2 === 1] as const)) {
+      const written = withFrameMedia(query, { reducedMotion, touch });
+      expect(written).not.toMatch(/scripting|motion|hover|pointer/i);
       for (const width of [320, 800, 1280]) {
-        const holds = (text: string) => evaluateMedia(parseMedia(text).query, { ...DESKTOP, width, reducedMotion });
+        const environment = { ...DESKTOP, width, reducedMotion, touch };
+        const holds = (text: string) => evaluateMedia(parseMedia(text).query, environment);
         expect(holds(written)).toBe(holds(query));
       }
     }
   });
 
-  it('leaves motion to whoever looks, where a frame is shown for nobody else', () => {
-    expect(withFrameMedia('(prefers-reduced-motion: reduce) and (scripting)', {})).toBe(
-      '(prefers-reduced-motion: reduce) and (min-width: 0px)',
+  it('leaves motion and touch to whoever looks, where a frame is shown for nobody else', () => {
+    expect(withFrameMedia('(prefers-reduced-motion: reduce) and (scripting) and (hover)', {})).toBe(
+      '(prefers-reduced-motion: reduce) and (min-width: 0px) and (hover)',
     );
   });
 
@@ -78,6 +84,7 @@ describe('what a page asks of the browser that only its visitors’ would answer
       'a::before { content: "(scripting: none)" }',
       '/* @media (scripting: none) */ a { color: red }',
       '@container (scripting: none) { a { color: red } }',
+      'a:not(:hover) { color: red }',
     ]) {
       expect(mediaSpans(css)).toEqual([]);
     }

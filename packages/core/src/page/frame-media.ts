@@ -4,6 +4,11 @@ import { tokenize, tokenTypes } from 'css-tree';
 export interface FrameMedia {
   /** For whom the page is shown; whoever looks at the frame where it is left out. */
   readonly reducedMotion?: boolean | undefined;
+  /**
+   * Whether it is shown as on a screen that is touched, where nothing hovers but what was touched last; as on the one that
+   * it is on where that is left out.
+   */
+  readonly touch?: boolean | undefined;
 }
 
 /** The prelude of a media rule that asks for what a frame answers. */
@@ -13,18 +18,27 @@ export interface MediaSpan {
   readonly text: string;
 }
 
-const FEATURE = /\(\s*(scripting|prefers-reduced-motion)\s*(?::\s*([a-z-]+)\s*)?\)/gi;
-const MENTIONS = /scripting|prefers-reduced-motion/i;
+const FEATURE = /\(\s*(scripting|prefers-reduced-motion|(?:any-)?(?:hover|pointer))\s*(?::\s*([a-z-]+)\s*)?\)/gi;
+const MENTIONS = new RegExp(FEATURE.source, 'i');
 /** Said in place of a feature: holds always, and never. */
 const ALWAYS = '(min-width: 0px)';
 const NEVER = '(width < 0px)';
 
 /** Whether a feature holds in a frame; undefined where that is left to the browser. Source: Media Queries 5. */
-function holds(feature: string, asked: string | undefined, { reducedMotion }: FrameMedia): boolean | undefined {
+function holds(feature: string, asked: string | undefined, media: FrameMedia): boolean | undefined {
+  const answer = answerTo(feature, media);
+  if (answer === undefined) return undefined;
+  return asked === undefined ? answer !== 'none' && answer !== 'no-preference' : asked === answer;
+}
+
+function answerTo(feature: string, { reducedMotion, touch }: FrameMedia): string | undefined {
   // In a frame no script runs, but what is shown is the page as its visitors have it, whose scripts do.
-  if (feature === 'scripting') return asked === undefined || asked === 'enabled';
-  if (reducedMotion === undefined) return undefined;
-  return asked === undefined || asked === 'reduce' ? reducedMotion : asked === 'no-preference' && !reducedMotion;
+  if (feature === 'scripting') return 'enabled';
+  if (feature === 'prefers-reduced-motion') {
+    return reducedMotion === undefined ? undefined : reducedMotion ? 'reduce' : 'no-preference';
+  }
+  if (touch === undefined) return undefined;
+  return feature.endsWith('hover') ? (touch ? 'none' : 'hover') : touch ? 'coarse' : 'fine';
 }
 
 /** A media query as a frame must have it. */

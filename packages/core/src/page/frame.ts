@@ -23,8 +23,6 @@ export interface FrameInput extends FrameMedia {
   readonly pictures?: boolean | undefined;
   /** Still frames show a state through markers; live ones keep the real pseudo-classes. */
   readonly still: boolean;
-  /** A live frame that is touched, where nothing hovers but what was touched last. */
-  readonly touch?: boolean;
   readonly forced?: ForcedStates;
 }
 

@@ -104,7 +104,7 @@ export class PageSession {
   /** HTML for a preview frame; still frames show forced states, live ones answer to a real pointer. */
   frame(options: {
     readonly still: boolean;
-    readonly touch?: boolean;
+    readonly touch?: boolean | undefined;
     readonly forced?: ForcedStates;
     readonly assetAt: (absolute: string) => string | undefined;
     readonly assetSource: string;

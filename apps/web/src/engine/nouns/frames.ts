@@ -67,6 +67,7 @@ export function framesOf(
         forced: seen.view.forced,
         pictures: view?.pictures,
         reducedMotion: environment.reducedMotion,
+        touch: environment.touch,
         ...files.assetsOf(page, view?.pictures),
       });
       return { html, order: seen.element.order, forced: seen.view.forced.union };
