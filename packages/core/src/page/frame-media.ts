@@ -1,4 +1,6 @@
 import { tokenize, tokenTypes } from 'css-tree';
+import { DESKTOP } from '../css/conditions/environment.js';
+import { wordHolds } from '../css/conditions/media.js';
 
 /** What media queries of a page are answered with in a frame, where the browser that shows it would say otherwise. */
 export interface FrameMedia {
@@ -24,29 +26,21 @@ const MENTIONS = new RegExp(FEATURE.source, 'i');
 const ALWAYS = '(min-width: 0px)';
 const NEVER = '(width < 0px)';
 
-/** Whether a feature holds in a frame; undefined where that is left to the browser. Source: Media Queries 5. */
-function holds(feature: string, asked: string | undefined, media: FrameMedia): boolean | undefined {
-  const answer = answerTo(feature, media);
-  if (answer === undefined) return undefined;
-  return asked === undefined ? answer !== 'none' && answer !== 'no-preference' : asked === answer;
-}
-
-function answerTo(feature: string, { reducedMotion, touch }: FrameMedia): string | undefined {
-  // In a frame no script runs, but what is shown is the page as its visitors have it, whose scripts do.
-  if (feature === 'scripting') return 'enabled';
-  if (feature === 'prefers-reduced-motion') {
-    return reducedMotion === undefined ? undefined : reducedMotion ? 'reduce' : 'no-preference';
-  }
-  if (touch === undefined) return undefined;
-  return feature.endsWith('hover') ? (touch ? 'none' : 'hover') : touch ? 'coarse' : 'fine';
-}
+/** Whether a feature is left to the browser that shows the frame. */
+const isLeft = (feature: string, { reducedMotion, touch }: FrameMedia): boolean =>
+  // No script runs in a frame, but what is shown is the page as its visitors have it, whose scripts do.
+  feature !== 'scripting' && (feature === 'prefers-reduced-motion' ? reducedMotion : touch) === undefined;
 
 /** A media query as a frame must have it. */
-export const withFrameMedia = (query: string, media: FrameMedia): string =>
-  query.replace(FEATURE, (written, feature: string, asked: string | undefined) => {
-    const answer = holds(feature.toLowerCase(), asked?.toLowerCase(), media);
-    return answer === undefined ? written : answer ? ALWAYS : NEVER;
+export function withFrameMedia(query: string, media: FrameMedia): string {
+  const { reducedMotion = false, touch = false } = media;
+  const environment = { ...DESKTOP, reducedMotion, touch };
+  return query.replace(FEATURE, (written, name: string, asked: string | undefined) => {
+    const feature = name.toLowerCase();
+    if (isLeft(feature, media)) return written;
+    return wordHolds(feature, asked?.toLowerCase(), environment) ? ALWAYS : NEVER;
   });
+}
 
 /** Where the media rules of a sheet ask for what a frame answers. */
 export function mediaSpans(css: string): MediaSpan[] {

@@ -53,18 +53,8 @@ export function prepareSheet(source: string, states: ReadonlySet<string>): Prepa
 
 function prepareAfresh(source: string, states: ReadonlySet<string>): PreparedSheet {
   // What the figures leave out is not shown either.
-  if (!states.size) {
-    const css = withinBrackets(source);
-    return {
-      css,
-      imports: importSpans(css),
-      urls: urlSpans(css),
-      marks: [],
-      media: mediaSpans(css),
-      rules: [],
-    };
-  }
-  const { css, marks, rules } = readMarks(source, states);
+  const read = states.size ? readMarks(source, states) : { css: withinBrackets(source), marks: [], rules: [] };
+  const { css, marks, rules } = read;
   return { css, imports: importSpans(css), urls: urlSpans(css), marks, media: mediaSpans(css), rules };
 }
 

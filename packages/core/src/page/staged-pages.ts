@@ -20,6 +20,9 @@ export class StagedPage {
   ) {}
 
   stylesFor(environment: Environment): PageStyles {
+    // What adds no rules has the very styles of the page that it was made from.
+    if (this.base && this.index instanceof RuleIndex && !this.index.ownEntries.length)
+      return this.base.stylesFor(environment);
     const key = environmentKey(environment);
     let styles = this.styles.get(key);
     if (!styles) {

@@ -27,8 +27,6 @@ export class PageStyles implements StyleHost {
   readonly tree: PageTree;
   readonly rules: EnvironmentRules;
   private readonly revision: RevisedRules | undefined;
-  /** Styles that these add nothing to. */
-  private readonly same: PageStyles | undefined;
   private readonly ruleSets: RuleSets;
   private readonly styles = new Map<string, ElementStyle>();
   private readonly views = new WeakMap<ForcedStates, StyledPage>();
@@ -47,13 +45,11 @@ export class PageStyles implements StyleHost {
   ) {
     this.tree = index.tree;
     this.revision = index instanceof RevisedRules && base ? index : undefined;
-    this.same = index instanceof RuleIndex && base && !index.ownEntries.length ? base : undefined;
-    this.rules =
-      this.revision || this.same
-        ? base!.rules
-        : index instanceof RuleIndex
-          ? index.in(environment)
-          : new EnvironmentRules(index, environment);
+    this.rules = this.revision
+      ? base!.rules
+      : index instanceof RuleIndex
+        ? index.in(environment)
+        : new EnvironmentRules(index, environment);
     // Where no layers are ordered by conditions, what wins among the same rules is the same in every environment.
     this.ruleSets = index.layered ? new Map<string, RuleSet>() : index.ruleSets;
     this.matching = new RuleMatching(this, base?.matching, this.revision);
@@ -90,7 +86,6 @@ export class PageStyles implements StyleHost {
    * view of them.
    */
   at(forced: ForcedStates = AT_REST): StyledPage {
-    if (this.same) return this.same.at(forced);
     let view = this.views.get(forced);
     if (!view) {
       const before = this.revision && this.base!.at(forced);
@@ -116,17 +111,15 @@ export class PageStyles implements StyleHost {
   mayHave(property: string): ReadonlyMap<ElementNode, readonly string[]> {
     const { tree } = this;
     const found = new Map<ElementNode, string[]>();
-    const give = (element: ElementNode, values: readonly string[]) =>
-      void found.set(element, [...(found.get(element) ?? []), ...values]);
-    for (const element of tree.elements) {
-      const own = element.attributes.get('style')?.includes(property) ? inlineDeclarations(element) : [];
-      const values = own.filter(({ declaration }) => declaration.property === property);
-      if (values.length)
-        give(
-          element,
-          values.map(({ declaration }) => declaration.value),
-        );
-    }
+    const give = (element: ElementNode, values: readonly string[]) => {
+      const known = found.get(element);
+      if (known) known.push(...values);
+      else found.set(element, [...values]);
+    };
+    for (const element of tree.elements)
+      if (element.attributes.get('style')?.includes(property))
+        for (const { declaration } of inlineDeclarations(element))
+          if (declaration.property === property) give(element, [declaration.value]);
     for (const { sheet } of this.index.sheets)
       for (const { selectors, values } of rulesThatSet(sheet)(property))
         for (const { compounds } of selectors.filter(isOfBox))
@@ -281,8 +274,8 @@ export class PageStyles implements StyleHost {
   }
 }
 
-const isOfBox = ({ pseudoElement }: CompiledSelector): boolean =>
-  /^(undefined|before|after)$/.test(String(pseudoElement));
+const BOXES: ReadonlySet<string | undefined> = new Set([undefined, 'before', 'after']);
+const isOfBox = ({ pseudoElement }: CompiledSelector): boolean => BOXES.has(pseudoElement);
 
 const rulesThatSet = once((sheet: ParsedSheet) =>
   onceForText((property) =>

@@ -171,10 +171,18 @@ function evaluateFeature(rawName: string, value: CssNode | undefined, environmen
     const wanted = numberFor(name, value);
     return wanted === undefined ? undefined : Math.abs(numeric - wanted) < 1e-6;
   }
+  if (value && value.type !== 'Identifier') return undefined;
+  return wordHolds(name, value?.name.toLowerCase(), environment);
+}
+
+/**
+ * Whether a feature whose values are words holds; undefined for one that is not known.
+ *
+ * @param asked the word that is asked for, in lower case; none where the feature stands alone
+ */
+export function wordHolds(name: string, asked: string | undefined, environment: Environment): boolean | undefined {
   const words = wordFeature(name, environment);
-  if (!words) return undefined;
-  if (!value) return words.some((word) => !FALSY_WORDS.has(word));
-  return value.type === 'Identifier' ? words.includes(value.name.toLowerCase()) : undefined;
+  return asked === undefined ? words?.some((word) => !FALSY_WORDS.has(word)) : words?.includes(asked);
 }
 
 function evaluateRange(node: CssNode & { type: 'FeatureRange' }, environment: Environment): Truth {
