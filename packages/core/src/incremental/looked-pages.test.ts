@@ -71,6 +71,12 @@ const CSS = `.top { color: #fff; background: #123; position: absolute } .top a {
 const BODY = `<header class="top"><nav aria-label="Main"><ul><li><a href="#1" aria-current="page">One <b>now</b></a></li><li><a href="#2">Two <b>later</b></a><ul><li><a href="#3">Three</a></li></ul></li></ul></nav></header>`;
 
 const SELECTORS = [
+  'b',
+  'a b',
+  'li',
+  'ul',
+  'nav',
+  'header nav',
   '.top',
   '.top a',
   'nav a:hover',
@@ -100,7 +106,7 @@ const bareRules = fc.array(
       media: '',
       declarations: [{ property, value, important } as BareRule['declarations'][number]],
     })),
-  { maxLength: 5 },
+  { maxLength: 8 },
 );
 
 describe('a page under a look', () => {

@@ -53,6 +53,8 @@ const MAX_PAGES = 24;
 const MAX_TOLD = 40_000;
 /** Rules in which two looks may differ for one's page to be made from the other's. */
 const MAX_CHANGED = 60;
+/** The same from the page without a look: every edit has all of these rules matched again. */
+const MAX_FROM_NOTHING = 10;
 
 /** A look whose page was made in full, which the pages of looks like it are made from. */
 interface Root {
@@ -141,7 +143,7 @@ export class LookedPages {
     const rules: RulesByPart = new Map(plans.map((plan) => [plan.part, plan.rules]));
     const root = this.roots.get(where) ?? this.withoutLook;
     const change = lookChange(this.parts, root.rules, rules);
-    if (change.bySelector.length <= MAX_CHANGED) {
+    if (change.bySelector.length <= (root === this.blank ? MAX_FROM_NOTHING : MAX_CHANGED)) {
       return this.looked(root.page.pages.revised(change.revision), plans, {
         page: root.page,
         selectors: change.bySelector.map(({ selectorId }) => selectorId).join(),
