@@ -134,12 +134,8 @@ export function* ownSelectors(element: ElementNode, known: ReadonlySet<string>):
 
 /** Classes that the site's own selectors name. */
 export const knownClasses = once((styles: PageStyles): ReadonlySet<string> => {
-  const names = new Set<string>();
-  for (const entry of styles.index.entries) {
-    if (entry.origin !== 'author') continue;
-    for (const compound of entry.selector.compounds) for (const name of compound.classes) names.add(name);
-  }
-  return names;
+  const own = styles.index.sheets.filter(({ origin }) => origin === 'author');
+  return new Set(own.flatMap(({ sheet }) => sheet.written.flatMap(({ head }) => head.classNames)));
 });
 
 /** True for two that stand in one row: beside each other, or in cells that do. */

@@ -183,10 +183,12 @@ function laysBeside(style: ElementStyle): boolean {
 
 /** A box by itself that is drawn as one, with room in it, a heading, what it says and where it leads. */
 export function isLoneCard(element: ElementNode, page: StyledPage): boolean {
-  const style = page.of(element);
-  if (!hasRoom(style) || isOutside(element) || !couldBeCard(element, page)) return false;
+  // What it holds is told without its style, which is worked out for few elements of a page so.
   const held = holdings(element);
   if (!['heading', 'text', 'target'].every((one) => held.has(one)) || held.has('field')) return false;
+  if (isOutside(element) || !couldBeCard(element, page)) return false;
+  const style = page.of(element);
+  if (!hasRoom(style)) return false;
   const isRound = px(style, 'border-top-left-radius') > 0 && paints(style);
   return isRound || SIDES.every((side) => drawsEdge(style, side));
 }

@@ -61,18 +61,18 @@ export const BUTTON_SIGNS: Signs = {
     if (element.name === 'input') return BUTTON_INPUTS.has(inputType(element)) ? 1 : 0;
     if (element.attributes.get('role') === 'button') return 1;
     const called = element.classes.some((name) => BUTTON_NAME.test(name));
-    const style = page.of(element);
-    const drawn = paints(style);
+    // What it holds is told before how it looks: styles are worked out for few elements of a page so.
     if (!isLink(element)) {
       // A block of text made to look like a button, which holds nothing that could be pressed by itself.
-      if (!['p', 'span', 'div', 'strong'].includes(element.name) || !textLength(element)) return 0;
-      const looksIt = called || (drawn && hasRoom(style) && isPressable(element, page));
-      if (!looksIt || !isSmall(element)) return 0;
-      return find(element, (node) => isLink(node) || isButtonElement(node) || BLOCKS.has(node.name)) ? 0 : 0.6;
+      if (!['p', 'span', 'div', 'strong'].includes(element.name) || !textLength(element) || !isSmall(element)) return 0;
+      if (find(element, (node) => isLink(node) || isButtonElement(node) || BLOCKS.has(node.name))) return 0;
+      return called || (isPressable(element, page) && hasRoom(page.of(element)) && paints(page.of(element))) ? 0.6 : 0;
     }
     if (called) return 0.9;
     // A link that looks like a button: with a ground or an edge, and room around a few words or an icon.
-    if (!drawn || textLength(element) > LONGEST || holdings(element).has('heading')) return 0;
+    if (textLength(element) > LONGEST || holdings(element).has('heading')) return 0;
+    const style = page.of(element);
+    if (!paints(style)) return 0;
     const boxed = ['inline-block', 'inline-flex', 'flex', 'block', 'grid'].includes(style.text('display'));
     const sized = ['width', 'height'].every((side) => (style.toPx(style.text(side)) ?? 0) >= 20);
     return boxed && (hasRoom(style) || sized) && !isUnderlinedOnly(style) ? 0.7 : 0;

@@ -15,27 +15,32 @@ const isOne = (element: ElementNode) =>
   roleOf(element) === 'marquee' ||
   isHtml(element, 'marquee');
 
+const isWindow = (element: ElementNode, page: StyledPage): boolean =>
+  ['hidden', 'clip'].includes(page.of(element).text('overflow-x'));
+
 /** A window on a longer line that moves by itself without end. */
-const runs = (element: ElementNode, page: StyledPage): boolean =>
-  ['hidden', 'clip'].includes(page.of(element).text('overflow-x')) &&
-  element.children.some((child) => {
-    const style = page.of(child);
-    return (
-      style.text('animation-name') !== 'none' &&
-      style.text('animation-iteration-count').includes('infinite') &&
-      child.children.length >= 2 &&
-      textLength(child) > 20
-    );
-  });
+const runs = (element: ElementNode, page: StyledPage): boolean => {
+  // What it holds is told without its style, which is worked out for few elements of a page so.
+  const lines = element.children.filter((child) => child.children.length >= 2 && textLength(child) > 20);
+  return (
+    lines.length > 0 &&
+    isWindow(element, page) &&
+    lines.some((line) => {
+      const style = page.of(line);
+      return style.text('animation-name') !== 'none' && style.text('animation-iteration-count').includes('infinite');
+    })
+  );
+};
 
 /** Words in one line that goes on past the window that it is seen through, each told from the next by a mark. */
 const isLine = (element: ElementNode, page: StyledPage): boolean => {
   const [line, ...more] = element.children;
-  if (!line || more.length || !['hidden', 'clip'].includes(page.of(element).text('overflow-x'))) return false;
+  if (!line || more.length) return false;
+  const items = line.children;
+  if (items.length < 2 || holdings(line).size !== 1 || !items.every(textLength)) return false;
   const style = page.of(line);
   const isOneLine = style.text('display').endsWith('flex') && style.text('flex-wrap') === 'nowrap';
-  const items = line.children;
-  if (!isOneLine || items.length < 2 || holdings(line).size !== 1 || !items.every(textLength)) return false;
+  if (!isOneLine || !isWindow(element, page)) return false;
   const isMarked = (item: ElementNode) =>
     ['before', 'after'].some((name) => !['none', 'normal', '""'].includes(page.of(item, name).text('content')));
   return items.filter(isMarked).length >= items.length - 1;
