@@ -20,7 +20,9 @@ export interface FirstCase {
 
 /** Whether a sheet names them at all, which few do. */
 const namesAny = once((sheet: ParsedSheet): boolean =>
-  sheet.rules.some(({ selectors }) => selectors.some(({ pseudoElement = '' }) => pseudoElement in FIRSTS)),
+  sheet.written.some(
+    ({ head }) => head.mayName('first-l') && head.list.some(({ pseudoElement = '' }) => pseudoElement in FIRSTS),
+  ),
 );
 
 /** Which of them rules name for an element. */

@@ -32,7 +32,7 @@ export interface AskedBeside {
 function* conditionsIn(sheets: readonly CascadeSheet[]): Generator<Condition> {
   for (const { sheet, conditions } of sheets) {
     yield* conditions;
-    for (const rule of sheet.rules) yield* rule.conditions;
+    for (const rule of sheet.written) yield* rule.conditions;
   }
 }
 

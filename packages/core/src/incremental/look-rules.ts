@@ -2,6 +2,7 @@ import { parseSheet } from '../css/sheet/parse-sheet.js';
 import { entryOf, type CascadeSheet, type RuleEntry } from '../css/cascade/rule-entry.js';
 import { CARRIED, type StateBits } from '../css/selector/states.js';
 import { compileText, InvalidSelectorError } from '../css/selector/match.js';
+import { RuleSelectors } from '../css/sheet/rule-selectors.js';
 import { StyleRule, type Condition } from '../css/sheet/sheet.js';
 import type { BareRule } from '../handover/index.js';
 import { markStates } from '../page/rewrite-sheet.js';
@@ -96,8 +97,7 @@ function readPlain({ selector, media, declarations }: BareRule): StyleRule | und
   const selectors = compiled(selector);
   if (!selectors) return undefined;
   return new StyleRule({
-    selectors,
-    selectorText: selector,
+    selectors: RuleSelectors.of(selectors, selector),
     raw: declarations.map(({ property, value, important }) => ({ property, text: value, important, place })),
     conditions: NO_CONDITIONS,
     layer: NO_LAYER,
@@ -109,17 +109,21 @@ function readPlain({ selector, media, declarations }: BareRule): StyleRule | und
 }
 
 /** Rules as a sheet that stands behind those of a page. */
-export const sheetOf = (rules: readonly LookRule[]): CascadeSheet => ({
-  sheet: {
-    name: SHEET,
-    rules: rules.flatMap(({ parsed }) => parsed),
-    layers: [],
-    imports: [],
-    registered: [],
-    keyframes: [],
-    problems: [],
-  },
-  origin: 'author',
-  conditions: [],
-  layer: [],
-});
+export const sheetOf = (rules: readonly LookRule[]): CascadeSheet => {
+  const written = rules.flatMap(({ parsed }) => parsed);
+  return {
+    sheet: {
+      name: SHEET,
+      rules: written,
+      written,
+      layers: [],
+      imports: [],
+      registered: [],
+      keyframes: [],
+      problems: [],
+    },
+    origin: 'author',
+    conditions: [],
+    layer: [],
+  };
+};

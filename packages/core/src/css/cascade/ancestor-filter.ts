@@ -2,7 +2,8 @@ import { once } from '../../memo/once.js';
 import type { ElementNode } from '../../tree/tree.js';
 import type { Compound, CompiledSelector } from '../selector/types.js';
 
-const BITS = 128;
+/** So many that a page's names seldom fall on the same ones. */
+const BITS = 512;
 
 function hash(text: string): number {
   let value = 5381;
@@ -16,15 +17,18 @@ const keysOf = (compound: Pick<Compound, 'tag' | 'id' | 'classes'>): string[] =>
   ...compound.classes.map((name) => `.${name}`),
 ];
 
-/** Hashes that ancestors of a matching element must have between them. */
-export const needsOf = once((selector: CompiledSelector): readonly number[] => {
-  const needs = new Set<number>();
-  selector.compounds.forEach((compound, i) => {
-    const combinator = selector.combinators[i];
-    if (combinator === ' ' || combinator === '>') for (const key of keysOf(compound)) needs.add(hash(key));
-  });
-  return [...needs];
-});
+const NO_NEEDS: readonly number[] = [];
+
+/** Hashes that ancestors of a matching element must have between them, each compound one of them. */
+export const needsAround = (compounds: readonly Pick<Compound, 'tag' | 'id' | 'classes'>[]): readonly number[] =>
+  compounds.length ? [...new Set(compounds.flatMap((compound) => keysOf(compound).map(hash)))] : NO_NEEDS;
+
+/** The same for a selector. */
+export const needsOf = once((selector: CompiledSelector): readonly number[] =>
+  needsAround(
+    selector.compounds.filter((_compound, i) => selector.combinators[i] === ' ' || selector.combinators[i] === '>'),
+  ),
+);
 
 /** Which tags, ids and classes an element and its ancestors have, as a small set: false positives, no false negatives. */
 const downTo: (element: ElementNode) => Uint32Array = once((element: ElementNode) => {
@@ -37,12 +41,14 @@ const downTo: (element: ElementNode) => Uint32Array = once((element: ElementNode
   return bits;
 });
 
-/** False where no ancestors of an element have all that a selector needs. */
-export function ancestorsMayHave({ parent }: ElementNode, needs: readonly number[]): boolean {
-  if (!needs.length) return true;
-  if (!parent) return false;
+/** Whether ancestors of an element may have what a hash stands for: false only where none has it. */
+export function mayBeAround({ parent }: ElementNode): (need: number) => boolean {
+  if (!parent) return () => false;
   // Kept by the parent, since brothers and sisters have the same.
   const bits = downTo(parent);
-  for (const at of needs) if (!(bits[at >> 5]! & (1 << (at & 31)))) return false;
-  return true;
+  return (need) => (bits[need >> 5]! & (1 << (need & 31))) !== 0;
 }
+
+/** False where no ancestors of an element have all that a selector needs. */
+export const ancestorsMayHave = (element: ElementNode, needs: readonly number[]): boolean =>
+  !needs.length || needs.every(mayBeAround(element));

@@ -18,35 +18,26 @@ const NONE_KEPT = new Map<Declaration, Applied>();
 
 /** What of an index counts in one environment: rules whose conditions hold, and the order of layers. */
 export class EnvironmentRules {
-  private readonly applies: Uint8Array;
-  private readonly later = new WeakMap<RuleEntry, boolean>();
+  /** Looks come and go with each edit, and their conditions with them. */
+  private readonly answers = new WeakMap<Condition, boolean>();
   private readonly ranks: ReadonlyMap<string, number>;
   private readonly others = new WeakMap<RuleEntry, Map<number, Map<Declaration, Applied>>>();
 
   constructor(
-    index: { readonly entries: readonly RuleEntry[]; readonly sheets: readonly CascadeSheet[] },
+    index: { readonly sheets: readonly CascadeSheet[] },
     private readonly environment: Environment,
   ) {
-    const answers = new Map<Condition, boolean>();
-    const holdsHere = (condition: Condition): boolean => {
-      let answer = answers.get(condition);
-      if (answer === undefined) answers.set(condition, (answer = holds(condition, environment)));
-      return answer;
-    };
-    this.applies = Uint8Array.from(index.entries, (entry) => (entry.conditions.every(holdsHere) ? 1 : 0));
-    this.ranks = layerRanks(index.sheets, (conditions) => conditions.every(holdsHere));
+    this.ranks = layerRanks(index.sheets, (conditions) => conditions.every((condition) => this.holds(condition)));
   }
 
   isActive(entry: RuleEntry): boolean {
-    const known = this.applies[entry.index];
-    if (known !== undefined) return known === 1;
-    // An entry of a page that was made from the one whose rules these are.
-    let active = this.later.get(entry);
-    if (active === undefined) {
-      active = entry.conditions.every((condition) => holds(condition, this.environment));
-      this.later.set(entry, active);
-    }
-    return active;
+    return entry.conditions.every((condition) => this.holds(condition));
+  }
+
+  private holds(condition: Condition): boolean {
+    let answer = this.answers.get(condition);
+    if (answer === undefined) this.answers.set(condition, (answer = holds(condition, this.environment)));
+    return answer;
   }
 
   /** A declaration of a matched rule, with what decides whether it wins; the same object each time it is asked for. */

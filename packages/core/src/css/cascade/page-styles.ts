@@ -279,11 +279,11 @@ const isOfBox = ({ pseudoElement }: CompiledSelector): boolean => BOXES.has(pseu
 
 const rulesThatSet = once((sheet: ParsedSheet) =>
   onceForText((property) =>
-    sheet.rules.flatMap(({ raw, selectors }) => {
+    sheet.written.flatMap(({ raw, head }) => {
       const values = raw
         .filter((own) => own.property.toLowerCase().endsWith(property) && own.text.trim() !== 'none')
         .map(({ text }) => text);
-      return values.length ? [{ selectors, values }] : [];
+      return values.length ? [{ selectors: head.list, values }] : [];
     }),
   ),
 );

@@ -50,7 +50,7 @@ export interface MatchedEntry {
 }
 
 /** Where a rule stands. */
-type Standing = Pick<RuleEntry, 'origin' | 'layer' | 'conditions' | 'owner'>;
+export type Standing = Pick<RuleEntry, 'origin' | 'layer' | 'conditions' | 'owner'>;
 
 /** An entry; without more being said of a rule that stands in no layer, in a sheet of the author's without conditions. */
 export function entryOf(

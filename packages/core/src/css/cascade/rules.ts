@@ -2,11 +2,11 @@ import type { ElementNode, PageTree } from '../../tree/tree.js';
 import { environmentKey, type Environment } from '../conditions/environment.js';
 import type { ForcedStates } from '../selector/forced.js';
 import type { MatchContext } from '../selector/types.js';
-import { ancestorsMayHave } from './ancestor-filter.js';
 import { EnvironmentRules } from './environment-rules.js';
 import { layerKey } from './layer-ranks.js';
+import { PlacedRule } from './placed-rule.js';
 import { RuleBuckets } from './rule-buckets.js';
-import { entryOf, matchEntry, type CascadeSheet, type Matches, type RuleEntry } from './rule-entry.js';
+import { matchEntry, type CascadeSheet, type Matches, type RuleEntry } from './rule-entry.js';
 import type { RuleSet } from './rule-set.js';
 
 /** The rules of a page, as styles ask for them. */
@@ -38,42 +38,50 @@ const isOfElement = (key: string): boolean => key.startsWith(OF_ELEMENT);
 
 /** The rules of a list of sheets: all that does not depend on the tree that they are matched with. */
 class SheetRules {
-  readonly entries: readonly RuleEntry[];
-  /** Entries of the sheets that these add to others. */
-  readonly own: readonly RuleEntry[];
-  /** Place of the first of them among all rules. */
+  /** Place of the first of the rules that these add to others. */
   readonly firstOrder: number;
-  readonly buckets = new RuleBuckets();
+  readonly buckets: RuleBuckets;
   readonly layered: boolean;
   readonly ruleSets: RuleSets = new Map<string, RuleSet>();
+  private readonly placed: PlacedRule[] = [];
+  private readonly lastOrder: number;
+  /** Indices of entries that are given away. */
+  private readonly indices: number;
   private readonly extensions = new WeakMap<readonly CascadeSheet[], SheetRules>();
   private readonly byEnvironment = new Map<string, EnvironmentRules>();
 
   constructor(
     readonly sheets: readonly CascadeSheet[],
     private readonly quirks: boolean,
-    base?: SheetRules,
+    private readonly base?: SheetRules,
   ) {
-    const entries: RuleEntry[] = [];
-    const start = base?.entries.length ?? 0;
-    let order = base?.entries.at(-1)?.order ?? 0;
+    this.buckets = new RuleBuckets(quirks);
+    let indices = base?.indices ?? 0;
+    let order = base?.lastOrder ?? 0;
+    let layered = base?.layered ?? false;
     this.firstOrder = order + 1;
     for (const { sheet, origin, conditions, layer, owner } of sheets.slice(base?.sheets.length ?? 0)) {
-      for (const rule of sheet.rules) {
+      for (const rule of sheet.written) {
         order++;
         const all = rule.conditions.length ? [...conditions, ...rule.conditions] : conditions;
         const key = layerKey(origin, rule.layer.length ? [...layer, ...rule.layer] : layer);
-        const standing = { origin, layer: key, conditions: all, owner };
-        for (const selector of rule.selectors) {
-          const entry = entryOf(quirks, rule, selector, start + entries.length, order, standing);
-          entries.push(entry);
-          this.buckets.add(entry, quirks);
-        }
+        layered ||= key !== '';
+        const placed = new PlacedRule(rule, quirks, indices, order, { origin, layer: key, conditions: all, owner });
+        indices += placed.slots.length;
+        this.placed.push(placed);
+        for (const slot of placed.slots) this.buckets.add(slot);
       }
     }
-    this.own = entries;
-    this.entries = base ? [...base.entries, ...entries] : entries;
-    this.layered = (base?.layered ?? false) || entries.some((entry) => entry.layer !== '');
+    [this.indices, this.lastOrder, this.layered] = [indices, order, layered];
+  }
+
+  /** Entries of the sheets that these add to others. */
+  get own(): readonly RuleEntry[] {
+    return this.placed.flatMap(({ entries }) => entries);
+  }
+
+  get entries(): readonly RuleEntry[] {
+    return [...(this.base?.entries ?? []), ...this.own];
   }
 
   /** These with more sheets behind them; the same for the same sheets. */
@@ -163,7 +171,6 @@ export class RuleIndex implements PageRules {
     const stateful: RuleEntry[] = [];
     const context: MatchContext = { stateOf: () => 0, quirks: this.tree.quirks };
     for (const entry of this.rules.buckets.candidates(element)) {
-      if (!ancestorsMayHave(element, entry.needs)) continue;
       if (entry.selector.states) stateful.push(entry);
       else if (matchEntry(entry, element, context) !== undefined) fixed.push(entry);
     }

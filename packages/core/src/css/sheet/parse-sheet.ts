@@ -3,8 +3,7 @@ import { readKeyframes } from './keyframes.js';
 import type { Keyframes } from './sheet.js';
 import { splitBlock } from './nested.js';
 import { MAX_BRACKETS, parse, readWithinBounds } from '../syntax/parser.js';
-import { compileParsedList, InvalidSelectorError } from '../selector/match.js';
-import type { CompiledSelector } from '../selector/types.js';
+import { RuleSelectors } from './rule-selectors.js';
 import {
   StyleRule,
   type Condition,
@@ -42,7 +41,7 @@ interface Surroundings {
   readonly conditions: readonly Condition[];
   readonly layer: readonly string[];
   readonly scope: Scope | undefined;
-  readonly parents: readonly CompiledSelector[] | undefined;
+  readonly parents: RuleSelectors | undefined;
   readonly depth: number;
 }
 
@@ -52,7 +51,8 @@ interface Surroundings {
  * @param name shown in explanations as the sheet's name
  */
 export function parseSheet(name: string, source: string, options: SheetOptions = {}): ParsedSheet {
-  const rules: StyleRule[] = [];
+  const written: StyleRule[] = [];
+  const selectorsRead: { readonly selectors: RuleSelectors; readonly place: Place }[] = [];
   const layers: LayerEntry[] = [];
   const imports: SheetImport[] = [];
   const registered: RegisteredProperty[] = [];
@@ -75,6 +75,8 @@ export function parseSheet(name: string, source: string, options: SheetOptions =
     positions: true,
     parseValue: false,
     parseCustomProperty: false,
+    // Most rules of a sheet never match anything, so their selectors are read when something asks for them.
+    parseRulePrelude: false,
     onParseError: (error) => {
       const at = error as unknown as { line?: number; column?: number };
       problems.push({ message: error.message, place: { sheet: name, line: at.line ?? 1, column: at.column ?? 1 } });
@@ -92,50 +94,36 @@ export function parseSheet(name: string, source: string, options: SheetOptions =
 
   const addRule = (node: Rule, around: Surroundings) => {
     if (around.depth > MAX_NESTING) return;
-    let selectors: CompiledSelector[];
-    if (node.prelude.type !== 'SelectorList') {
-      problem(`The selector "${generate(node.prelude).trim()}" cannot be read, so its rule is dropped.`, node);
-      return;
-    }
-    try {
-      selectors = compileParsedList(node.prelude, { parents: around.parents, scoped: around.scope !== undefined });
-    } catch (error) {
-      if (!(error instanceof InvalidSelectorError)) throw error;
-      problem(`${generate(node.prelude)}: ${error.message} The rule is dropped.`, node);
-      return;
-    }
-    addBody(node.block, selectors, generate(node.prelude), placeOf(node), around);
+    const selectors = new RuleSelectors(preludeOf(node), {
+      parents: around.parents,
+      isScoped: around.scope !== undefined,
+    });
+    const place = placeOf(node);
+    selectorsRead.push({ selectors, place });
+    addBody(node.block, selectors, place, around);
   };
 
   /** Declarations after a nested rule make a rule of their own, so that order is kept (CSS Nesting 1, section 3.2). */
-  const addBody = (
-    block: Block,
-    selectors: CompiledSelector[],
-    selectorText: string,
-    place: Place,
-    around: Surroundings,
-  ) => {
+  const addBody = (block: Block, selectors: RuleSelectors, place: Place, around: Surroundings) => {
     const pending: RawDeclaration[] = [];
     const flush = () => {
       if (!pending.length) return;
       const { conditions, layer, scope } = around;
       const { base, quirks = false } = options;
-      rules.push(
-        new StyleRule({ selectors, selectorText, raw: [...pending], conditions, layer, scope, place, base, quirks }),
-      );
+      written.push(new StyleRule({ selectors, raw: [...pending], conditions, layer, scope, place, base, quirks }));
       pending.length = 0;
     };
     for (const child of listOf(block)) {
       const source = sourceOf(text, child);
       if (child.type === 'Raw' || (child.type === 'Declaration' && isReallyRule(child.property, source))) {
-        addRaw(child, source, around, selectors, selectorText, pending, flush);
+        addRaw(child, source, around, selectors, pending, flush);
       } else if (child.type === 'Declaration') pending.push(...readDeclaration(child));
       else if (child.type === 'Rule') {
         flush();
         addRule(child, { ...around, parents: selectors, depth: around.depth + 1 });
-      } else if (child.type === 'Atrule') {
+      } else if (child.type === 'Atrule' && selectors.list.length) {
         flush();
-        addAtrule(child, { ...around, parents: selectors, depth: around.depth + 1 }, { selectors, selectorText });
+        addAtrule(child, { ...around, parents: selectors, depth: around.depth + 1 }, selectors);
       }
     }
     flush();
@@ -146,8 +134,7 @@ export function parseSheet(name: string, source: string, options: SheetOptions =
     node: CssNode,
     source: string,
     around: Surroundings,
-    selectors: CompiledSelector[],
-    selectorText: string,
+    selectors: RuleSelectors,
     pending: RawDeclaration[],
     flush: () => void,
   ) => {
@@ -167,21 +154,17 @@ export function parseSheet(name: string, source: string, options: SheetOptions =
       else if (parsed?.type === 'Rule') {
         flush();
         addRule(parsed, inner);
-      } else if (parsed?.type === 'Atrule') {
+      } else if (parsed?.type === 'Atrule' && selectors.list.length) {
         flush();
-        addAtrule(parsed, inner, { selectors, selectorText });
+        addAtrule(parsed, inner, selectors);
       } else problem(`"${piece.slice(0, 60)}" cannot be read, so it is dropped.`, node);
     }
   };
 
-  const addBlock = (
-    block: Block | null,
-    around: Surroundings,
-    owner?: { selectors: CompiledSelector[]; selectorText: string },
-  ) => {
+  const addBlock = (block: Block | null, around: Surroundings, owner?: RuleSelectors) => {
     if (!block || around.depth > MAX_NESTING) return;
     if (owner) {
-      addBody(block, owner.selectors, owner.selectorText, placeOf(block), around);
+      addBody(block, owner, placeOf(block), around);
       return;
     }
     for (const child of listOf(block)) {
@@ -190,11 +173,7 @@ export function parseSheet(name: string, source: string, options: SheetOptions =
     }
   };
 
-  const addAtrule = (
-    node: Atrule,
-    around: Surroundings,
-    owner?: { selectors: CompiledSelector[]; selectorText: string },
-  ) => {
+  const addAtrule = (node: Atrule, around: Surroundings, owner?: RuleSelectors) => {
     const prelude = node.prelude;
     const inside = (condition: Condition): Surroundings => ({
       ...around,
@@ -220,7 +199,7 @@ export function parseSheet(name: string, source: string, options: SheetOptions =
         break;
       }
       case 'import': {
-        if (around.depth > 0 || rules.length) break;
+        if (around.depth > 0 || written.some(({ selectors }) => selectors.length)) break;
         const found = readImport(node, () => `anonymous ${name} ${++anonymous}`);
         if (found) {
           if (found.layer) enterLayer(found.layer, found.conditions);
@@ -237,7 +216,7 @@ export function parseSheet(name: string, source: string, options: SheetOptions =
           problem(`@scope ${prelude ? generate(prelude) : ''} cannot be read, so it is dropped.`, node);
           break;
         }
-        addBlock(node.block, { ...around, scope, parents: [], depth: around.depth + 1 });
+        addBlock(node.block, { ...around, scope, parents: undefined, depth: around.depth + 1 });
         break;
       }
       case 'property': {
@@ -265,8 +244,27 @@ export function parseSheet(name: string, source: string, options: SheetOptions =
     if (node.type === 'Rule') addRule(node, around);
     else if (node.type === 'Atrule') addAtrule(node, around);
   }
-  return { name, rules, layers, imports, registered, keyframes, problems };
+  let rules: readonly StyleRule[] | undefined;
+  return {
+    name,
+    written,
+    layers,
+    imports,
+    registered,
+    keyframes,
+    get rules() {
+      return (rules ??= written.filter(({ selectors }) => selectors.length > 0));
+    },
+    get problems() {
+      const dropped = selectorsRead.flatMap(({ selectors: { problem }, place }) =>
+        problem === undefined ? [] : [{ message: `${problem} The rule is dropped.`, place }],
+      );
+      return [...problems, ...dropped];
+    },
+  };
 }
+
+const preludeOf = ({ prelude }: Rule): string => (prelude.type === 'Raw' ? prelude.value : generate(prelude));
 
 const sourceOf = (text: string, node: CssNode): string =>
   node.loc ? text.slice(node.loc.start.offset, node.loc.end.offset) : generate(node);
@@ -286,6 +284,7 @@ function readLoosely(
       positions: true,
       parseValue: false,
       parseCustomProperty: false,
+      parseRulePrelude: false,
       onParseError: () => undefined,
       ...position,
     });

@@ -4,6 +4,7 @@ import type { Declaration, Place } from './declared.js';
 import type { MediaQueryList } from '../conditions/media.js';
 import { HORIZONTAL_FLOW, isLogical, physicalName, type Flow } from '../property/logical.js';
 import type { CompiledSelector } from '../selector/types.js';
+import type { RuleSelectors } from './rule-selectors.js';
 
 export type Origin = 'browser' | 'author';
 
@@ -38,8 +39,7 @@ export interface RawDeclaration {
 }
 
 interface RuleParts {
-  readonly selectors: readonly CompiledSelector[];
-  readonly selectorText: string;
+  readonly selectors: RuleSelectors;
   readonly raw: readonly RawDeclaration[];
   readonly conditions: readonly Condition[];
   /** Path of layer names, outermost first; empty for unlayered rules. Anonymous layers get unique names. */
@@ -74,9 +74,9 @@ function groupBy(
 }
 
 /** A style rule. Its declarations are read when something first asks for them, as most rules of a page never apply. */
-export class StyleRule implements RuleParts {
-  readonly selectors: readonly CompiledSelector[];
-  readonly selectorText: string;
+export class StyleRule {
+  /** @internal Its selectors as they are written. */
+  readonly head: RuleSelectors;
   readonly raw: readonly RawDeclaration[];
   readonly conditions: readonly Condition[];
   readonly layer: readonly string[];
@@ -92,8 +92,7 @@ export class StyleRule implements RuleParts {
   private attributes: boolean | undefined;
 
   constructor(parts: RuleParts) {
-    this.selectors = parts.selectors;
-    this.selectorText = parts.selectorText;
+    this.head = parts.selectors;
     this.raw = parts.raw;
     this.conditions = parts.conditions;
     this.layer = parts.layer;
@@ -101,6 +100,15 @@ export class StyleRule implements RuleParts {
     this.place = parts.place;
     this.base = parts.base;
     this.quirks = parts.quirks;
+  }
+
+  /** Its selectors, ready to match; none where browsers drop the rule. */
+  get selectors(): readonly CompiledSelector[] {
+    return this.head.list;
+  }
+
+  get selectorText(): string {
+    return this.head.text;
   }
 
   /** Longhands in order; what a browser drops is not among them. */
@@ -201,6 +209,8 @@ export interface Keyframes {
 export interface ParsedSheet {
   readonly name: string;
   readonly rules: readonly StyleRule[];
+  /** The same with those that browsers drop for their selectors, which are not looked at for it. */
+  readonly written: readonly StyleRule[];
   /** Layers in the order in which they first appear, empty statements included. */
   readonly layers: readonly LayerEntry[];
   /** Addresses of @import rules at the sheet's start, with their conditions, in order. */
