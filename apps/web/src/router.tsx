@@ -1,5 +1,13 @@
-import { createBrowserRouter } from 'react-router';
+import { createBrowserRouter, type LoaderFunctionArgs } from 'react-router';
+import { queryClient } from './api/query-client';
+import { beginPage } from './measuring/begin-page';
 import { RouteError } from './shell/RouteError';
+
+/** Nothing waits for it: the screens ask for what they show themselves. */
+function loader({ params }: LoaderFunctionArgs): null {
+  void beginPage(queryClient, params.siteId!, params.pageId!);
+  return null;
+}
 
 export const router = createBrowserRouter([
   {
@@ -8,18 +16,22 @@ export const router = createBrowserRouter([
       { path: '/', lazy: async () => ({ Component: (await import('./sites/SitesScreen')).SitesScreen }) },
       {
         path: '/sites/:siteId/pages/:pageId',
+        loader,
         lazy: async () => ({ Component: (await import('./survey/SurveyScreen')).SurveyScreen }),
       },
       {
         path: '/sites/:siteId/pages/:pageId/style/:componentId',
+        loader,
         lazy: async () => ({ Component: (await import('./style/StyleScreen')).StyleScreen }),
       },
       {
         path: '/sites/:siteId/pages/:pageId/handover/:componentId?',
+        loader,
         lazy: async () => ({ Component: (await import('./handover/HandoverScreen')).HandoverScreen }),
       },
       {
         path: '/sites/:siteId/pages/:pageId/palette/:componentId?',
+        loader,
         lazy: async () => ({ Component: (await import('./palette/PaletteScreen')).PaletteScreen }),
       },
       { path: '*', element: <RouteError missing /> },

@@ -64,7 +64,7 @@ export default function AddComponent({ site, page, onClose }: { site: Site; page
         before: place === 'instead' ? at.data.html : null,
       });
       await engine().open(enginePage(next));
-      const found = await engine().list(next.version.edition);
+      const found = await engine().list(next.version.edition, []);
       const root = /class="([\w-]+)/.exec(starter.html)?.[1] ?? '';
       const own = found.filter((item) => item.kind === kind.name);
       const made = own.find((item) => item.selector.includes(root)) ?? own.at(-1);

@@ -1,7 +1,8 @@
 import type { Page } from '@retoque/contract';
-import { useQuery } from '@tanstack/react-query';
+import { queryOptions, useQuery } from '@tanstack/react-query';
 import { proxy, wrap, type Remote } from 'comlink';
 import type { Engine, EnginePage, FramesListener } from './protocol';
+import { startWorker } from './start-worker';
 
 /** The worker that computes; started when a page is first opened. */
 let remote: Remote<Engine> | undefined;
@@ -10,7 +11,7 @@ const framesListeners = new Set<FramesListener>();
 
 export function engine(): Remote<Engine> {
   if (remote) return remote;
-  remote = wrap<Engine>(new Worker(new URL('./worker.ts', import.meta.url), { type: 'module', name: 'engine' }));
+  remote = wrap<Engine>(startWorker('engine'));
   void remote.onFrames(
     proxy((editNumber, rules) => {
       for (const listener of framesListeners) listener(editNumber, rules);
@@ -29,7 +30,7 @@ let surveyor: Remote<Engine> | undefined;
 
 /** A second worker that looks at the site's other pages, so that the page in hand never waits for them. */
 export function surveyEngine(): Remote<Engine> {
-  surveyor ??= wrap<Engine>(new Worker(new URL('./worker.ts', import.meta.url), { type: 'module', name: 'surveyor' }));
+  surveyor ??= wrap<Engine>(startWorker('surveyor'));
   return surveyor;
 }
 
@@ -45,20 +46,21 @@ export const enginePage = ({ siteId, id: pageId, name, version }: Page): EngineP
   return { siteId, pageId, name, id: edition, html, address, sheets, assets, changes };
 };
 
-/**
- * Opens a page in the worker; resolves to its edition once it is parsed there. While a change of the page is on its
- * way the edition before it stays.
- */
-export function useOpenedPage(page: Page | undefined) {
-  return useQuery({
+/** A page opened in the worker; resolves to its edition once it is parsed there. */
+export const openedQuery = (page: Page | undefined) =>
+  queryOptions({
     queryKey: ['engine', 'open', page?.version.edition],
     enabled: page !== undefined,
     staleTime: Infinity,
-    placeholderData: (before: { versionId: string; title: string } | undefined) =>
-      before?.versionId.split('+')[0] === page?.version.id ? before : undefined,
     queryFn: async () => {
       const { title } = await engine().open(enginePage(page!));
       return { versionId: page!.version.edition, title };
     },
   });
-}
+
+/** The same for a screen. While a change of the page is on its way the edition before it stays. */
+export const useOpenedPage = (page: Page | undefined) =>
+  useQuery({
+    ...openedQuery(page),
+    placeholderData: (before) => (before?.versionId.split('+')[0] === page?.version.id ? before : undefined),
+  });

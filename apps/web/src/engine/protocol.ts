@@ -363,8 +363,8 @@ export interface Engine {
   useFiles(files: readonly EngineFile[]): Promise<void>;
   /** Names and files of the fonts that a page's own sheets load, where the files are stored. */
   siteFonts(versionId: string): Promise<SiteFont[]>;
-  /** The components of a page, without how they fare. */
-  list(versionId: string): Promise<FoundComponent[]>;
+  /** The components of a page by its stored geometry and its pictures, without how they fare. */
+  list(versionId: string, geometry: readonly PageGeometry[]): Promise<FoundComponent[]>;
   /** How the listed components fare from one on, as many as are quickly counted; at least one. */
   count(versionId: string, from: number): Promise<Tally[]>;
   /** What can be taken at an element, the nearest component first, then the element and what holds it. */

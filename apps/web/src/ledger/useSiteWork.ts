@@ -29,7 +29,7 @@ export function useSitePages(site: Site) {
       const versions: string[] = [];
       for (const { id } of site.pages) {
         const { edition } = (await client.ensureQueryData(pageQuery(id))).version;
-        await equip(surveyEngine(), id, edition);
+        await equip(client, surveyEngine(), id, edition);
         versions.push(edition);
       }
       return { siteId: site.id, versions, worn: worn! };

@@ -55,12 +55,14 @@ export function useMeasuring(
   const client = useQueryClient();
   const stored = useQuery({ ...geometryQuery(pageId, versionId), enabled: versionId !== '', retry: 1 });
   const isAsked = stored.data !== undefined || stored.isError;
+  // What is kept later on was measured here, and is known.
+  const storedNow = useSteady(() => stored.data ?? []);
 
   useEffect(() => {
     if (!versionId || !isAsked) return;
     let current = true;
     void engine()
-      .equip(versionId, stored.data ?? [])
+      .equip(versionId, storedNow())
       .catch((error: unknown) => current && setFailure(messageOf(error)))
       .then(() => {
         if (!current) return;
@@ -70,7 +72,7 @@ export function useMeasuring(
     return () => {
       current = false;
     };
-  }, [versionId, isAsked, stored.data]);
+  }, [versionId, isAsked, storedNow]);
 
   const lookNow = useSteady(() => look);
   const layout = layoutKey(look);
@@ -116,7 +118,7 @@ export function useMeasuring(
     const all = found.current;
     if (!all.length) return;
     found.current = [];
-    void putGeometry(pageId, versionId, all)
+    void putGeometry(client, pageId, versionId, all)
       .catch(() => undefined)
       // What is not kept is known in this window all the same.
       .then(() => recount(client, versionId));

@@ -4,7 +4,7 @@ import { engine } from '../engine/engine';
 import { findComponents, foundKey } from '../engine/find-components';
 import type { FoundWithChecks } from '../engine/protocol';
 import { tellWorn, wornKey } from '../engine/worn';
-import { equip } from '../measuring/equip';
+import { measuredBefore } from '../measuring/equip';
 import { whenIdle } from '../shell/when-idle';
 
 /** The components of a page, with how they fare under the looks that are worn, as far as that is counted. */
@@ -23,8 +23,9 @@ export function useFound(
     placeholderData: (previous) => previous,
     queryFn: async ({ signal }) => {
       tellWorn(engine(), { ...site!, siteId, components: components! });
-      await equip(engine(), pageId, versionId!);
-      const found = await findComponents(engine(), versionId!, signal, (some) => client.setQueryData(queryKey, some));
+      const measured = await measuredBefore(client, pageId, versionId!);
+      const tell = (some: FoundWithChecks[]) => client.setQueryData(queryKey, some);
+      const found = await findComponents(engine(), versionId!, measured, signal, tell);
       // One of them is opened next, most likely.
       whenIdle(() => void engine().warm(versionId!));
       return found;

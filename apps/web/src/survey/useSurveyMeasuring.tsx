@@ -47,7 +47,7 @@ export function useSurveyMeasuring(pageId: string, versionId: string | undefined
     engine()
       .pageMeasured(job.versionId, VIEWPORT, elements)
       // What is not kept is known in this window all the same.
-      .then((geometry) => putGeometry(pageId, job.versionId, [geometry]).catch(() => undefined))
+      .then((geometry) => putGeometry(client, pageId, job.versionId, [geometry]).catch(() => undefined))
       .then(() => {
         setJob(undefined);
         return recount(client, job.versionId);

@@ -1,3 +1,4 @@
+import type { PageGeometry } from '@retoque/contract';
 import {
   baseOf,
   calledAs,
@@ -24,12 +25,14 @@ import {
 } from '@retoque/core';
 import { environmentOf, now, nextTurn, whenNobodyEdits } from '../asking';
 import type { HeldPictures } from '../held-pictures';
-import type { Engine, Takeable, TreeElement } from '../protocol';
+import type { Engine, EnginePage, Takeable, TreeElement } from '../protocol';
 import type { SiteFiles } from '../site-files';
 import { dressed, keepSource, opened } from '../sites';
 
 /** The components of a page, and what belongs to none of them. */
 const all = (page: PageSession) => [...page.components(), ...page.rest()];
+
+const ownPictures = ({ assets }: EnginePage) => assets.filter(({ contentType }) => contentType.startsWith('image/'));
 
 /** The widths at which a component is counted: others only for what the first does not show. */
 const WIDTHS: readonly ViewportName[] = ['wide', 'narrow', 'medium'];
@@ -66,6 +69,23 @@ export function pagesOf(
   | 'trySelector'
   | 'placeAt'
 > {
+  /** Takes what was measured of a page before. */
+  const takeGeometry = (versionId: string, geometry: readonly PageGeometry[]) => {
+    const { page, session } = opened(versionId);
+    for (const { opened: key, ...stored } of geometry) {
+      session.measures.setGeometry(readGeometry(stored, session.tree), key);
+    }
+    for (const { address, size } of ownPictures(page)) session.measures.setWeight(address, size);
+  };
+  /** Fetches what is known of a page's pictures. */
+  const takePictures = async (versionId: string) => {
+    const { page, session } = opened(versionId);
+    const pictures = [...ownPictures(page), ...files.picturesOn(page)];
+    await held.give(session.measures, pictures);
+  };
+  /** The pictures of pages that are listed, on their way: figures need them, and lists do not. */
+  const coming = new Map<string, Promise<void>>();
+
   return {
     async open(page) {
       keepSource(page);
@@ -73,20 +93,19 @@ export function pagesOf(
     },
 
     async equip(versionId, geometry) {
-      const { page, session } = opened(versionId);
-      for (const { opened: key, ...stored } of geometry) {
-        session.measures.setGeometry(readGeometry(stored, session.tree), key);
-      }
-      const pictures = page.assets.filter(({ contentType }) => contentType.startsWith('image/'));
-      for (const { address, size } of pictures) session.measures.setWeight(address, size);
-      await Promise.all([held.give(session.measures, pictures), held.give(session.measures, files.picturesOn(page))]);
+      takeGeometry(versionId, geometry);
+      await takePictures(versionId);
     },
 
-    async list(versionId) {
+    async list(versionId, geometry) {
+      takeGeometry(versionId, geometry);
+      coming.set(versionId, takePictures(versionId));
       return all(opened(versionId).session);
     },
 
     async count(versionId, from) {
+      await coming.get(versionId);
+      coming.delete(versionId);
       const until = performance.now() + COUNTING_MILLIS;
       const counts: Tally[] = [];
       const page = dressed(versionId);

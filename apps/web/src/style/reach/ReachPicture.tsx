@@ -1,6 +1,6 @@
 import type { Look, PageReach, StateColumn } from '@retoque/core';
 import { columnNamed } from '@retoque/core';
-import { useQuery } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { pageQuery } from '../../api/queries';
 import { engine, useOpenedPage } from '../../engine/engine';
@@ -30,6 +30,7 @@ export function ReachPicture({
   /** The part in hand, which is shown where the page has it. */
   part: string;
 }) {
+  const client = useQueryClient();
   const page = useQuery(pageQuery(reach.pageId));
   const opened = useOpenedPage(page.data);
   const versionId = opened.data?.versionId;
@@ -45,7 +46,7 @@ export function ReachPicture({
     staleTime: Infinity,
     gcTime: 0,
     queryFn: async () => {
-      await equip(engine(), reach.pageId, there!.versionId);
+      await equip(client, engine(), reach.pageId, there!.versionId);
       return lookShown(there!, look, 'wide', EVERY_PAGE, false);
     },
   });

@@ -1,7 +1,7 @@
 import type { Component, PageSummary, Site } from '@retoque/contract';
 import { useQueries, useQueryClient } from '@tanstack/react-query';
 import { pageQuery } from '../../api/queries';
-import { equip } from '../../measuring/equip';
+import { measuredBefore } from '../../measuring/equip';
 import { engine, enginePage, surveyEngine } from '../../engine/engine';
 import { findComponents, foundKey } from '../../engine/find-components';
 import type { FoundWithChecks } from '../../engine/protocol';
@@ -50,8 +50,7 @@ export function useSiteComponents(
           const worker = page.id === pageInHand ? engine() : surveyEngine();
           tellWorn(worker, { ...site, siteId, components: kept! });
           await worker.open(opened);
-          await equip(worker, page.id, opened.id);
-          return findComponents(worker, opened.id, signal);
+          return findComponents(worker, opened.id, await measuredBefore(client, page.id, opened.id), signal);
         },
       };
     }),
