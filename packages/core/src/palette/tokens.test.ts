@@ -116,6 +116,15 @@ describe('design tokens', () => {
     expect(() => readTokens(deep)).toThrow(TokensError);
   });
 
+  it('keep a colour whose name begins as none may', () => {
+    const palette = [' $', '$ $a', ' $value / $b'].map((name, i): Swatch => ({
+      id: `s-${i}`,
+      name,
+      css: `#11223${i}`,
+    }));
+    expect(readTokens(writeTokens(palette)).swatches.map(({ css }) => css)).toEqual(palette.map(({ css }) => css));
+  });
+
   it('are written so that reading them gives every colour again', () => {
     fc.assert(
       fc.property(palettes, (palette) => {

@@ -164,7 +164,13 @@ const written = (channel: number): number => Math.round(channel * 1e6) / 1e6;
 export function writeTokens(palette: readonly Swatch[]): string {
   const root: Record<string, unknown> = {};
   for (const { name, css } of palette) {
-    const path = name.split(' / ').map((step) => step.replace(/[{}.]/g, '-').replace(/^\$+/, '').trim() || 'colour');
+    const path = name.split(' / ').map(
+      (step) =>
+        step
+          .replace(/[{}.]/g, '-')
+          .replace(/^[\s$]+/, '')
+          .trim() || 'colour',
+    );
     let group = root;
     for (const step of path.slice(0, -1)) {
       const inner = Object.hasOwn(group, step) ? (group[step] as Record<string, unknown>) : undefined;
