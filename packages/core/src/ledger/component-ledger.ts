@@ -43,8 +43,8 @@ export interface LedgerSource {
   readonly parts: readonly FoundPart[];
   /** The page without the look. */
   readonly site: StagedPages;
-  /** Another when more of the page was measured. */
-  readonly measured: () => number;
+  /** Another when more of the page was measured in an environment. */
+  readonly measured: (environment: Environment) => number;
   readonly styled: (look: Look, environment: Environment, place: EditingPlace) => LookedPage;
   /** The same under the same look, for those who ask for less motion. */
   readonly inLessMotion: (pages: StagedPages, environment: Environment) => StagedPages;
@@ -174,7 +174,7 @@ export class ComponentLedger {
       still,
       exceptionsKey(look.exceptions),
       level,
-      this.source.measured(),
+      this.source.measured(environment),
     ].join('|');
     const key = `${where}|${columnsText(byPart)}`;
     let tasks = this.lists.get(key);

@@ -1,4 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
+import { DESKTOP } from '../css/conditions/environment.js';
 import type { Geometry } from '../page/geometry.js';
 import { pageOf } from '../testing/page.js';
 import { PageMeasures } from './page-measures.js';
@@ -29,7 +30,6 @@ describe('what was measured of a page', () => {
   it.each<[string, (measures: PageMeasures) => void]>([
     ['a box', (measures) => measures.setGeometry(measured(101))],
     ['what is opened', (measures) => measures.setGeometry(measured(), 'menu')],
-    ['the window', (measures) => measures.setGeometry({ ...measured(), height: 700 })],
     ['an element', (measures) => measures.setGeometry({ ...measured(), elements: new Map() })],
     ['a picture', (measures) => measures.setPicture('https://page.invalid/a.png', null)],
     ['a weight', (measures) => measures.setWeight('https://page.invalid/a.png', 1)],
@@ -40,5 +40,27 @@ describe('what was measured of a page', () => {
     tell(measures);
     expect(measures.version).not.toBe(version);
     expect(measures.looking(view)).not.toBe(looking);
+  });
+
+  it('at another size of the window leaves what is seen at this one as it is', () => {
+    const measures = new PageMeasures();
+    measures.setGeometry(measured());
+    const [{ version }, here, looking] = [measures, measures.versionAt(DESKTOP), measures.looking(view)];
+    measures.setGeometry({ ...measured(), height: 700 });
+    expect(measures.version).not.toBe(version);
+    expect(measures.versionAt(DESKTOP)).toBe(here);
+    expect(measures.looking(view)).toBe(looking);
+    expect(measures.versionAt({ ...DESKTOP, height: 700 })).not.toBe(here);
+  });
+
+  it('where looks have moved boxes is another with pictures alone', () => {
+    const measures = new PageMeasures();
+    const [before, looking] = [measures.unplaced.versionAt(DESKTOP), measures.unplaced.looking(view)];
+    measures.setGeometry(measured());
+    expect(measures.unplaced.versionAt(DESKTOP)).toBe(before);
+    expect(measures.unplaced.looking(view)).toBe(looking);
+    measures.setPicture('https://page.invalid/a.png', null);
+    expect(measures.unplaced.versionAt(DESKTOP)).not.toBe(before);
+    expect(measures.unplaced.looking(view)).not.toBe(looking);
   });
 });

@@ -28,10 +28,18 @@ export class PageMeasures {
   >();
   private pictures: PictureSource = (address) => this.fields.get(address);
   private changes = 0;
+  /** The last change of pictures, which are the same at every size. */
+  private changedEverywhere = 0;
+  private readonly changedAt = new Map<string, number>();
 
   /** Another after each change, so that what was worked out before is told from what holds now. */
   get version(): number {
     return this.changes;
+  }
+
+  /** The same of what a page is measured with at one size: other widths are measured while one is looked at. */
+  versionAt({ width, height }: Size): number {
+    return Math.max(this.changedEverywhere, this.changedAt.get(`${width} ${height}`) ?? 0);
   }
 
   /** @param opened names what was opened on the page when it was measured; as it is when absent */
@@ -40,7 +48,7 @@ export class PageMeasures {
     const before = this.geometries.get(key);
     if (before && isSameGeometry(before, geometry)) return;
     this.geometries.set(key, geometry);
-    this.changes++;
+    this.changedAt.set(`${geometry.width} ${geometry.height}`, ++this.changes);
   }
 
   setPicture(address: string, picture: KnownPicture): void {
@@ -48,14 +56,14 @@ export class PageMeasures {
     this.fields.set(address, picture);
     // Another source, as what was put together with the old one no longer holds.
     this.pictures = (wanted) => this.fields.get(wanted);
-    this.changes++;
+    this.changedEverywhere = ++this.changes;
   }
 
   /** @param bytes of the picture's file, as it is sent */
   setWeight(address: string, bytes: number): void {
     if (this.weights.get(address) === bytes) return;
     this.weights.set(address, bytes);
-    this.changes++;
+    this.changedEverywhere = ++this.changes;
   }
 
   /** Whether the page was measured so itself, and not only as it is. */
@@ -80,12 +88,12 @@ export class PageMeasures {
 
   /** What a view of the page is measured with; the same object for the same view until more is measured. */
   looking(view: StyledPage, opened = AS_IT_IS): Looking {
+    const { environment }: { environment: Environment } = view.styles;
+    const version = this.versionAt(environment);
     let known = this.lookings.get(view);
-    if (known?.version !== this.changes)
-      this.lookings.set(view, (known = { version: this.changes, byOpened: new Map() }));
+    if (known?.version !== version) this.lookings.set(view, (known = { version, byOpened: new Map() }));
     let looking = known.byOpened.get(opened);
     if (!looking) {
-      const { environment }: { environment: Environment } = view.styles;
       const geometry = this.geometryFor(environment, opened);
       looking = { view, geometry, pictures: this.pictures, weights: this.weightOf };
       known.byOpened.set(opened, looking);
@@ -98,7 +106,7 @@ export class PageMeasures {
   /** The same of a page on which looks have moved boxes: its pictures are known, and where things stand is not. */
   get unplaced(): Measures {
     return (this.bare ??= new UnplacedMeasures(
-      () => this.changes,
+      () => this.changedEverywhere,
       () => ({ pictures: this.pictures, weights: this.weightOf }),
     ));
   }
@@ -107,7 +115,7 @@ export class PageMeasures {
 }
 
 /** What views of a page are measured with. */
-export type Measures = Pick<PageMeasures, 'version' | 'looking'>;
+export type Measures = Pick<PageMeasures, 'versionAt' | 'looking'>;
 
 class UnplacedMeasures implements Measures {
   private readonly known = new WeakMap<StyledPage, { readonly version: number; readonly looking: Looking }>();
@@ -117,12 +125,12 @@ class UnplacedMeasures implements Measures {
     private readonly rest: () => Omit<Looking, 'view' | 'geometry'>,
   ) {}
 
-  get version(): number {
+  versionAt(): number {
     return this.changes();
   }
 
   looking(view: StyledPage): Looking {
-    const { version } = this;
+    const version = this.changes();
     let known = this.known.get(view);
     if (known?.version !== version) {
       this.known.set(view, (known = { version, looking: { view, geometry: undefined, ...this.rest() } }));

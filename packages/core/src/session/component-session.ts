@@ -108,7 +108,7 @@ export class ComponentSession {
       ...looks,
       element: this.element,
       site,
-      measured: () => measures.version,
+      measured: (environment) => measures.versionAt(environment),
       styled: (look, environment, place) => plans.styled(look, environment, place),
       inLessMotion: (pages, environment) => plans.inLessMotion(pages, environment),
       subjectFor: (part, look, place) => parts.subjectFor(part, look, place),
