@@ -2,6 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import { DESKTOP } from '../css/conditions/environment.js';
 import { evaluateMedia } from '../css/conditions/media.js';
 import { parseMedia } from '../css/sheet/preludes.js';
+import { sheetText } from '../css/sheet/shared-sheet.js';
 import { pageOf } from '../testing/page.js';
 import { mediaSpans, withFrameMedia, type FrameMedia } from './frame-media.js';
 import { rewriteSheet } from './rewrite-sheet.js';
@@ -86,7 +87,7 @@ describe('what a page asks of the browser that only its visitors’ would answer
       '@container (scripting: none) { a { color: red } }',
       'a:not(:hover) { color: red }',
     ]) {
-      expect(mediaSpans(css)).toEqual([]);
+      expect(mediaSpans(sheetText(css))).toEqual([]);
     }
   });
 });

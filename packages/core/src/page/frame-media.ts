@@ -1,6 +1,6 @@
-import { tokenize, tokenTypes } from 'css-tree';
 import { DESKTOP } from '../css/conditions/environment.js';
 import { wordHolds } from '../css/conditions/media.js';
+import type { SheetText } from '../css/sheet/sheet.js';
 
 /** What media queries of a page are answered with in a frame, where the browser that shows it would say otherwise. */
 export interface FrameMedia {
@@ -43,18 +43,8 @@ export function withFrameMedia(query: string, media: FrameMedia): string {
 }
 
 /** Where the media rules of a sheet ask for what a frame answers. */
-export function mediaSpans(css: string): MediaSpan[] {
-  // Few sheets ask, and reading a large one takes long.
-  if (!MENTIONS.test(css)) return [];
-  const spans: MediaSpan[] = [];
-  let from: number | undefined;
-  tokenize(css, (type, start, end) => {
-    if (type === tokenTypes.AtKeyword) from = css.slice(start, end).toLowerCase() === '@media' ? end : undefined;
-    else if (from !== undefined && [tokenTypes.LeftCurlyBracket, tokenTypes.Semicolon].includes(type)) {
-      const text = css.slice(from, start);
-      if (MENTIONS.test(text)) spans.push({ start: from, end: start, text });
-      from = undefined;
-    }
+export const mediaSpans = ({ text: css, spans }: SheetText): MediaSpan[] =>
+  spans.media.flatMap(({ start, end }) => {
+    const text = css.slice(start, end);
+    return MENTIONS.test(text) ? [{ start, end, text }] : [];
   });
-  return spans;
-}

@@ -6,8 +6,9 @@ import { AT_REST, forceStates } from '../css/selector/forced.js';
 import { bitsOf, closeBits } from '../css/selector/states.js';
 import type { PageSession } from '../parts/page-session.js';
 import { pageOf } from '../testing/page.js';
+import { markerOf, partMarkerOf } from './markers.js';
 import { prepareSheet, unreached } from './prepared-sheet.js';
-import { rewriteSheet } from './rewrite-sheet.js';
+import { markStates, rewriteSheet } from './rewrite-sheet.js';
 
 const read = (path: string) => readFileSync(fileURLToPath(new URL(path, import.meta.url)), 'utf8');
 const require = createRequire(import.meta.url);
@@ -75,7 +76,26 @@ describe('a long sheet in a still frame', () => {
     const css = `${long}@media print { .gone { color: red } .a { color: blue } } @font-face { font-family: F; src: url(f.woff) } @keyframes k { to { opacity: 0 } }`;
     const short = without(css, page);
     expect(short).not.toContain('.gone');
-    for (const part of ['.a { color: blue }', '@font-face', '@keyframes k']) expect(short).toContain(part);
+    for (const part of ['.a { color: blue }', '@font-face', '@keyframes k { to { opacity: 0 } }'])
+      expect(short).toContain(part);
+  });
+
+  it('has states marked in nested rules, in @scope and behind pseudo-elements, whatever else is named so', () => {
+    const marked = markStates(
+      '.a { .b:hover { top: 0 } &:focus { top: 1px } } @scope (.c:hover) to (.hover) { i:active { top: 0 } } ' +
+        '.d::before:hover { top: 0 } .e\\:hover { top: 0 } .f[title=":hover"] { top: 0 }',
+    );
+    const [hover, focus, active] = ['hover', 'focus', 'active'].map((name) => `[${markerOf(name)}]`);
+    for (const part of [
+      `.b${hover}`,
+      `&${focus}`,
+      `@scope (.c${hover}) to (.hover)`,
+      `i${active}`,
+      '.e\\:hover',
+      '.f[title=":hover"]',
+    ])
+      expect(marked).toContain(part);
+    expect(marked).toContain(`.d[${partMarkerOf('hover')}]::before`);
   });
 
   it('is all kept on a page in quirks mode, where names match in any case', () => {

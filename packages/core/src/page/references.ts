@@ -1,4 +1,5 @@
 import { tokenize, tokenTypes, url as cssUrl, string as cssString, type CssNode } from 'css-tree';
+import type { SheetText } from '../css/sheet/sheet.js';
 import { parse } from '../css/syntax/parser.js';
 import { computedData } from '../css/values/url.js';
 import { baseOf, isStylesheetLink, resolveAddress } from './sheets.js';
@@ -32,6 +33,28 @@ export function urlSpans(css: string): UrlSpan[] {
     }
   });
   return spans;
+}
+
+const MENTIONS_URL = /(url|src)\(|\\/i;
+
+/** The same of a sheet that was read: only what mentions any is taken into tokens, which for a large sheet takes long. */
+export function urlSpansOf({ text, spans }: SheetText): UrlSpan[] {
+  const found: UrlSpan[] = [];
+  const look = (start: number, end: number) => {
+    const piece = text.slice(start, end);
+    if (!MENTIONS_URL.test(piece)) return;
+    for (const span of urlSpans(piece)) found.push({ ...span, start: start + span.start, end: start + span.end });
+  };
+  let at = 0;
+  for (const { start, end } of spans.rules) {
+    // A rule within another was looked at with it.
+    if (start < at) continue;
+    if (start > at) look(at, start);
+    look(start, end);
+    at = end;
+  }
+  look(at, text.length);
+  return found;
 }
 
 export interface ImportSpan extends UrlSpan {

@@ -25,11 +25,11 @@ const colourIn = onceForText((value) => {
 
 /** The opaque colours of a site's own sheets, the most used first, bit by bit. */
 export function* countingColours(sheets: readonly CascadeSheet[]): Steps<SiteColourUse[]> {
-  const rules = sheets.filter(({ origin }) => origin === 'author').flatMap(({ sheet }) => sheet.rules);
+  const rules = sheets.filter(({ origin }) => origin === 'author').flatMap(({ sheet }) => sheet.written);
   const found = new Map<string, { uses: number; names: string[] }>();
   const references = new Map<string, number>();
-  for (const [i, { declarations }] of rules.entries()) {
-    for (const { property, value } of declarations) {
+  for (const [i, { selectors, declarations }] of rules.entries()) {
+    for (const { property, value } of selectors.length ? declarations : []) {
       if (value.includes('var('))
         for (const name of new Set(Array.from(value.matchAll(REFERENCE), ([, own]) => own!)))
           references.set(name, (references.get(name) ?? 0) + 1);

@@ -1,4 +1,12 @@
-import { generate, type Atrule, type Block, type CssNode, type Rule, type StyleSheet } from 'css-tree';
+import {
+  generate,
+  type Atrule,
+  type Block,
+  type CssLocation,
+  type CssNode,
+  type Rule,
+  type StyleSheet,
+} from 'css-tree';
 import { readKeyframes } from './keyframes.js';
 import type { Keyframes } from './sheet.js';
 import { splitBlock } from './nested.js';
@@ -12,8 +20,11 @@ import {
   type Problem,
   type RawDeclaration,
   type RegisteredProperty,
+  type RuleSpan,
   type Scope,
   type SheetImport,
+  type SheetText,
+  type TextSpan,
 } from './sheet.js';
 import { type Place } from './declared.js';
 import {
@@ -50,9 +61,10 @@ interface Surroundings {
  *
  * @param name shown in explanations as the sheet's name
  */
-export function parseSheet(name: string, source: string, options: SheetOptions = {}): ParsedSheet {
+export function parseSheet(name: string, source: string, options: SheetOptions = {}): ParsedSheet & SheetText {
   const written: StyleRule[] = [];
-  const selectorsRead: { readonly selectors: RuleSelectors; readonly place: Place }[] = [];
+  const heads: { readonly selectors: RuleSelectors; readonly place: Place }[] = [];
+  const spans = { rules: [] as RuleSpan[], scopes: [] as TextSpan[], media: [] as TextSpan[] };
   const layers: LayerEntry[] = [];
   const imports: SheetImport[] = [];
   const registered: RegisteredProperty[] = [];
@@ -99,7 +111,11 @@ export function parseSheet(name: string, source: string, options: SheetOptions =
       isScoped: around.scope !== undefined,
     });
     const place = placeOf(node);
-    selectorsRead.push({ selectors, place });
+    heads.push({ selectors, place });
+    if (node.loc && node.prelude.loc) {
+      const [own, prelude] = [spanOf(node.loc), spanOf(node.prelude.loc)];
+      spans.rules.push({ ...own, prelude, head: selectors, holdsRules: mayHoldRules(node.block, text) });
+    }
     addBody(node.block, selectors, place, around);
   };
 
@@ -182,6 +198,7 @@ export function parseSheet(name: string, source: string, options: SheetOptions =
     });
     switch (node.name.toLowerCase()) {
       case 'media':
+        if (prelude?.loc) spans.media.push(spanOf(prelude.loc));
         addBlock(node.block, inside(mediaCondition(prelude)), owner);
         break;
       case 'supports':
@@ -211,6 +228,7 @@ export function parseSheet(name: string, source: string, options: SheetOptions =
         addBlock(node.block, inside(containerCondition(prelude, text)), owner);
         break;
       case 'scope': {
+        if (prelude?.loc) spans.scopes.push(spanOf(prelude.loc));
         const scope = readScope(prelude, text, around.scope);
         if (!scope) {
           problem(`@scope ${prelude ? generate(prelude) : ''} cannot be read, so it is dropped.`, node);
@@ -247,6 +265,8 @@ export function parseSheet(name: string, source: string, options: SheetOptions =
   let rules: readonly StyleRule[] | undefined;
   return {
     name,
+    text,
+    spans,
     written,
     layers,
     imports,
@@ -256,13 +276,18 @@ export function parseSheet(name: string, source: string, options: SheetOptions =
       return (rules ??= written.filter(({ selectors }) => selectors.length > 0));
     },
     get problems() {
-      const dropped = selectorsRead.flatMap(({ selectors: { problem }, place }) =>
+      const dropped = heads.flatMap(({ selectors: { problem }, place }) =>
         problem === undefined ? [] : [{ message: `${problem} The rule is dropped.`, place }],
       );
       return [...problems, ...dropped];
     },
   };
 }
+
+const spanOf = ({ start, end }: CssLocation): TextSpan => ({ start: start.offset, end: end.offset });
+
+const mayHoldRules = (block: Block, text: string): boolean =>
+  block.children.some((child) => child.type !== 'Declaration' || isReallyRule(child.property, sourceOf(text, child)));
 
 const preludeOf = ({ prelude }: Rule): string => (prelude.type === 'Raw' ? prelude.value : generate(prelude));
 

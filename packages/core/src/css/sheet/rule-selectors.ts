@@ -9,12 +9,11 @@ export interface SelectorPlace {
   readonly isScoped: boolean;
 }
 
-const CLASS = /\.([\w-]+)/g;
-
 /** The selectors of a rule as they are written. They are compiled when something first asks for them. */
 export class RuleSelectors {
   private compiled: readonly CompiledSelector[] | undefined;
   private reason: string | undefined;
+  private names: readonly PlainSelector[] | null | undefined;
 
   constructor(
     private readonly written: string,
@@ -46,13 +45,16 @@ export class RuleSelectors {
   /** What they ask of names, where their text alone tells it. */
   get plain(): readonly PlainSelector[] | undefined {
     const { parents, isScoped } = this.place;
-    return parents || isScoped ? undefined : readPlainList(this.written);
+    if (this.names === undefined) this.names = (parents || isScoped ? undefined : readPlainList(this.written)) ?? null;
+    return this.names ?? undefined;
   }
 
   /** Classes that they name. */
   get classNames(): readonly string[] {
-    if (this.plain) return Array.from(this.written.matchAll(CLASS), ([, name]) => name!);
-    return this.list.flatMap(({ compounds }) => compounds.flatMap(({ classes }) => classes));
+    const compounds =
+      this.plain?.flatMap(({ last, around, beside }) => [last, ...around, ...beside]) ??
+      this.list.flatMap((selector) => selector.compounds);
+    return compounds.flatMap(({ classes }) => classes);
   }
 
   /** Whether a text stands in them; false positives are possible, for something else may be written with it. */

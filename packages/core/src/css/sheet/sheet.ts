@@ -206,7 +206,33 @@ export interface Keyframes {
   readonly frames: readonly Keyframe[];
 }
 
-export interface ParsedSheet {
+/** A stretch of a sheet's text. */
+export interface TextSpan {
+  readonly start: number;
+  readonly end: number;
+}
+
+/** Where a rule stands in the text of its sheet. */
+export interface RuleSpan extends TextSpan {
+  readonly head: RuleSelectors;
+  /** Where its selectors stand. */
+  readonly prelude: TextSpan;
+  /** True where other rules stand in it, or may. */
+  readonly holdsRules: boolean;
+}
+
+/** The text of a sheet, blanks in place of what nests too deep, with what of it is marked for frames. */
+export interface SheetText {
+  readonly text: string;
+  readonly spans: {
+    readonly rules: readonly RuleSpan[];
+    /** Preludes of @scope and of @media. */
+    readonly scopes: readonly TextSpan[];
+    readonly media: readonly TextSpan[];
+  };
+}
+
+export interface ParsedSheet extends Partial<SheetText> {
   readonly name: string;
   readonly rules: readonly StyleRule[];
   /** The same with those that browsers drop for their selectors, which are not looked at for it. */
