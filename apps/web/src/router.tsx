@@ -1,6 +1,6 @@
-import { createBrowserRouter, type LoaderFunctionArgs } from 'react-router';
+import { createBrowserRouter, type LoaderFunctionArgs, type ShouldRevalidateFunctionArgs } from 'react-router';
 import { queryClient } from './api/query-client';
-import { beginPage } from './measuring/begin-page';
+import { beginComponent, beginPage } from './measuring/begin-page';
 import { RouteError } from './shell/RouteError';
 
 /** Nothing waits for it: the screens ask for what they show themselves. */
@@ -8,6 +8,15 @@ function loader({ params }: LoaderFunctionArgs): null {
   void beginPage(queryClient, params.siteId!, params.pageId!);
   return null;
 }
+
+function styleLoader(args: LoaderFunctionArgs): null {
+  beginComponent(queryClient, args.params.componentId!);
+  return loader(args);
+}
+
+/** What is being edited is not asked for again, whatever else of the address is another. */
+const isOtherComponent = ({ currentParams, nextParams }: ShouldRevalidateFunctionArgs): boolean =>
+  currentParams.componentId !== nextParams.componentId;
 
 export const router = createBrowserRouter([
   {
@@ -21,7 +30,8 @@ export const router = createBrowserRouter([
       },
       {
         path: '/sites/:siteId/pages/:pageId/style/:componentId',
-        loader,
+        loader: styleLoader,
+        shouldRevalidate: isOtherComponent,
         lazy: async () => ({ Component: (await import('./style/StyleScreen')).StyleScreen }),
       },
       {

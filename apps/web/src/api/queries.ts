@@ -197,7 +197,12 @@ export function useOpenComponent() {
     mutationFn: openComponent,
     onSuccess: (component) => {
       client.setQueryData(componentQuery(component.id).queryKey, component);
-      return client.invalidateQueries({ queryKey: ['components', component.siteId] });
+      client.setQueryData(componentsQuery(component.siteId).queryKey, (known) =>
+        known?.some(({ id }) => id === component.id)
+          ? known.map((own) => (own.id === component.id ? component : own))
+          : known && [...known, component],
+      );
+      void client.invalidateQueries({ queryKey: ['components', component.siteId] });
     },
   });
 }

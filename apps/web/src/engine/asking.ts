@@ -45,17 +45,17 @@ export const now = () => performance.now();
 /** Lets whatever was asked for in the meantime have its turn. */
 export const nextTurn = () => new Promise<void>((resolve) => setTimeout(resolve));
 
-/** For so long after an edit nothing is counted: the next one is not to wait. */
-const EDITING_MILLIS = 300;
-let edited = -Infinity;
+/** For so long after something was asked nothing is counted: what follows it is not to wait. */
+const QUIET_MILLIS = 300;
+let asked = -Infinity;
 
-/** Takes note that somebody is editing. */
-export const noteEdit = (): void => void (edited = now());
+/** Takes note that somebody waits for an answer, or was just given one. */
+export const noteAsked = (): void => void (asked = now());
 
-/** Lets others have their turn, and whoever is editing go on. */
-export async function whenNobodyEdits(): Promise<void> {
-  do await new Promise<void>((resolve) => setTimeout(resolve, Math.max(0, edited + EDITING_MILLIS - now())));
-  while (now() < edited + EDITING_MILLIS);
+/** Lets others have their turn, and whoever is editing, or finding the way on a screen that opens, go on. */
+export async function whenNobodyAsks(): Promise<void> {
+  do await new Promise<void>((resolve) => setTimeout(resolve, Math.max(0, asked + QUIET_MILLIS - now())));
+  while (now() < asked + QUIET_MILLIS);
 }
 
 /** What is asked of a whole site as it is seen at one width in one scheme. */

@@ -1,5 +1,6 @@
 import { expose } from 'comlink';
 import { HeldPictures } from './held-pictures';
+import { inFront } from './in-front';
 import { framesOf } from './nouns/frames';
 import { ledgerOf } from './nouns/ledger';
 import { measuringOf } from './nouns/measuring';
@@ -27,4 +28,4 @@ const engine: Engine = {
   ...sharingOf(files),
 };
 
-expose(engine);
+expose(inFront(engine));

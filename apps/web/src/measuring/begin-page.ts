@@ -1,5 +1,5 @@
 import type { QueryClient } from '@tanstack/react-query';
-import { componentsQuery, pageQuery, siteQuery } from '../api/queries';
+import { componentQuery, componentsQuery, pageQuery, siteQuery } from '../api/queries';
 import { engine, openedQuery } from '../engine/engine';
 import { geometryQuery } from './queries';
 
@@ -16,4 +16,9 @@ export async function beginPage(client: QueryClient, siteId: string, pageId: str
   if (!page) return;
   void client.prefetchQuery(openedQuery(page));
   void client.prefetchQuery(geometryQuery(pageId, page.version.edition));
+}
+
+/** Asks for a component as it is kept now, whatever is known of it: another window may have changed it. */
+export function beginComponent(client: QueryClient, componentId: string): void {
+  void client.prefetchQuery({ ...componentQuery(componentId), staleTime: 0 });
 }

@@ -3,7 +3,7 @@ import { currentTrial } from '@retoque/contract';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { useParams } from 'react-router';
-import { ASKED_NOW, componentQuery, componentsQuery, pageQuery, siteQuery } from '../api/queries';
+import { componentQuery, componentsQuery, pageQuery, siteQuery } from '../api/queries';
 import { useOpenedPage } from '../engine/engine';
 import { AppBar } from '../shell/AppBar';
 import { Busy } from '../shell/Busy';
@@ -19,10 +19,12 @@ export function StyleScreen() {
   const { siteId = '', pageId = '', componentId = '' } = useParams();
   const site = useQuery(siteQuery(siteId));
   const page = useQuery(pageQuery(pageId));
-  // Asked for as the screen opens and never while one edits: what is in hand would be taken away in the middle of its save.
+  // Asked for on the way here (`beginComponent`) and never while one edits: what is in hand would be taken away in the
+  // middle of its save.
   const component = useQuery({
     ...componentQuery(componentId),
-    ...ASKED_NOW,
+    staleTime: Infinity,
+    refetchOnMount: false,
     refetchOnReconnect: false,
     refetchOnWindowFocus: false,
   });

@@ -27,7 +27,10 @@ export function useFound(
       const tell = (some: FoundWithChecks[]) => client.setQueryData(queryKey, some);
       const found = await findComponents(engine(), versionId!, measured, signal, tell);
       // One of them is opened next, most likely.
-      whenIdle(() => void engine().warm(versionId!));
+      whenIdle(() => {
+        void engine().warm(versionId!);
+        void import('../style/StyleScreen');
+      });
       return found;
     },
   });

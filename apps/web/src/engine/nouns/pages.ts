@@ -23,7 +23,7 @@ import {
   type Tally,
   type ViewportName,
 } from '@retoque/core';
-import { environmentOf, now, nextTurn, whenNobodyEdits } from '../asking';
+import { environmentOf, now, nextTurn, whenNobodyAsks } from '../asking';
 import type { HeldPictures } from '../held-pictures';
 import type { Engine, EnginePage, Takeable, TreeElement } from '../protocol';
 import type { SiteFiles } from '../site-files';
@@ -110,8 +110,9 @@ export function pagesOf(
       const counts: Tally[] = [];
       const page = dressed(versionId);
       for (const { kind, locator } of all(page.page).slice(from)) {
+        await whenNobodyAsks();
         const steps = page.worn({ kind, locator }).tallying(WIDTHS.map((width) => environmentOf(width)));
-        counts.push(await finishInTurns(steps, whenNobodyEdits, now, TURN_MILLIS));
+        counts.push(await finishInTurns(steps, whenNobodyAsks, now, TURN_MILLIS));
         if (performance.now() > until) break;
       }
       return counts;
@@ -155,7 +156,7 @@ export function pagesOf(
     },
 
     async siteColours(versionId) {
-      return [...(await finishInTurns(opened(versionId).session.countingColours(), nextTurn, now, TURN_MILLIS))];
+      return [...(await finishInTurns(opened(versionId).session.countingColours(), whenNobodyAsks, now, TURN_MILLIS))];
     },
 
     async siteFamilies(versionId) {

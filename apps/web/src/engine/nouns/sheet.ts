@@ -11,7 +11,7 @@ import {
   finishInTurns,
   type SheetRow,
 } from '@retoque/core';
-import { environmentOf, noteEdit, requestOf, now, nextTurn } from '../asking';
+import { environmentOf, requestOf, now, nextTurn, whenNobodyAsks } from '../asking';
 import type { Engine, FramesListener } from '../protocol';
 import { withOwnText } from '../own-text';
 import type { SiteFiles } from '../site-files';
@@ -94,7 +94,6 @@ export function sheetOf(
     },
 
     async sheet(ref, told, query, editNumber, held) {
-      noteEdit();
       const session = sessionOf(ref);
       const look = asWorn(ref, told);
       const request = requestOf(query);
@@ -120,13 +119,12 @@ export function sheetOf(
     },
 
     async tryColours(ref, look, query, cell, colours) {
-      noteEdit();
       return sessionOf(ref).tryColours(asWorn(ref, look), cell, colours, requestOf(query));
     },
 
     async explain(ref, viewport, cell) {
       // What is edited meanwhile has its turn in between.
-      return finishInTurns(sessionOf(ref).explaining(cell, environmentOf(viewport)), nextTurn, now, 20);
+      return finishInTurns(sessionOf(ref).explaining(cell, environmentOf(viewport)), whenNobodyAsks, now, 20);
     },
 
     async checkRule(ref, viewport, cell, selector) {

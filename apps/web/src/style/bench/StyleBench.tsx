@@ -107,7 +107,7 @@ export function StyleBench({
   useAskedPart(ready, sheet !== undefined, state);
   const gridView = useGridView(sheet, state);
   const { active, part } = gridView;
-  const siteValues = useSiteValues(versionId);
+  const siteValues = useSiteValues(versionId, sheet !== undefined);
   const rail = useRail(site, page, component, kept, sheet);
 
   // Where it holds, and whether it is safe.

@@ -61,8 +61,10 @@ export function useSheet(
         .sheet(component, wanted, query, editNumber, held.current?.editNumber)
         .then((result) => {
           // What comes next is told by what differs from this one, even where it is too old to be shown.
+          const isFirst = held.current === undefined;
           held.current = take(result, held.current);
-          if (editNumber !== edit.current) return;
+          // The first is shown in any case: what was asked since, of files say, comes to little else.
+          if (editNumber !== edit.current && !isFirst) return;
           setAnswer(held.current);
           setError(undefined);
         })
