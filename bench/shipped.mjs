@@ -53,24 +53,29 @@ const rendererMegabytes = () =>
   );
 
 /**
- * Milliseconds from the key to the picture that shows what was set, taken in the page: asking from outside would find it up to
- * a tenth of a second late.
+ * Milliseconds from what somebody does to the picture that shows what it comes to, taken in the page: asking from outside
+ * would find it up to half a second late on a page that has just begun to lay out its frames.
+ *
+ * @param what what is done
+ * @param event the event that begins it
+ * @param where a selector of what is to be seen
+ * @param wanted text that is to stand there
  */
-async function shownAfterEnter(page, text) {
+async function shownAfter(page, what, event, where, wanted = '') {
   await page.evaluate(
-    ([where, wanted]) => {
+    ([name, selector, text]) => {
       globalThis.shown = new Promise((resolve) => {
         const look = (begun) => {
-          if (document.querySelector(where)?.textContent.includes(wanted)) {
+          if (document.querySelector(selector)?.textContent.includes(text)) {
             requestAnimationFrame(() => setTimeout(() => resolve(performance.now() - begun)));
           } else requestAnimationFrame(() => look(begun));
         };
-        addEventListener('keydown', (event) => look(event.timeStamp), { capture: true, once: true });
+        addEventListener(name, (happened) => look(happened.timeStamp), { capture: true, once: true });
       });
     },
-    [CELL, text],
+    [event, where, wanted],
   );
-  await page.keyboard.press('Enter');
+  await what();
   return page.evaluate(() => globalThis.shown);
 }
 
@@ -99,10 +104,9 @@ async function open(url, { html, css }, component) {
     lap('survey');
     // As long as somebody takes to find what to click.
     await page.waitForTimeout(2000);
+    const named = page.getByRole('complementary').getByRole('button', { name: component }).first();
+    taken.style = await shownAfter(page, () => named.click(), 'click', '.cell');
     begun = performance.now();
-    await page.getByRole('complementary').getByRole('button', { name: component }).first().click();
-    await page.locator('.cell').first().waitFor({ timeout: 120_000 });
-    lap('style');
     await page.locator('iframe').first().waitFor({ timeout: 120_000 });
     lap('first frame, after that');
     const cell = page.locator(CELL).first();
@@ -111,7 +115,8 @@ async function open(url, { html, css }, component) {
       await cell.click();
       await page.keyboard.press('Enter');
       await page.keyboard.type(colour);
-      taken[i ? 'next edit' : 'first edit'] = await shownAfterEnter(page, colour);
+      const edit = i ? 'next edit' : 'first edit';
+      taken[edit] = await shownAfter(page, () => page.keyboard.press('Enter'), 'keydown', CELL, colour);
     }
     await page.locator('[data-save=saved]').waitFor({ timeout: 60_000 });
     begun = performance.now();
