@@ -1,5 +1,5 @@
 import type { ForcedStates } from '../css/selector/forced.js';
-import { validity } from '../css/selector/form-state.js';
+import { validity } from '../css/selector/validity.js';
 import { isCostlyPattern, matchesPattern } from '../css/selector/pattern.js';
 import { INVALID } from '../css/selector/states.js';
 import { isOpened, OPENED_STATES } from '../css/selector/opened.js';

@@ -1,11 +1,12 @@
-import { matchesPattern } from './pattern.js';
-import { ancestors, descendants, textOf, type ElementNode } from '../../tree/tree.js';
+import { ancestors, descendants, type ElementNode } from '../../tree/tree.js';
 
 /** What HTML itself says of a form control, read from attributes as in a page that nobody has touched yet. */
 
 const FIELD = new Set(['input', 'select', 'textarea']);
-const TEXT_LIKE = new Set(['text', 'search', 'url', 'tel', 'email', 'password', 'number']);
-const READ_ONLY_APPLIES = new Set([...TEXT_LIKE, 'date', 'month', 'week', 'time', 'datetime-local']);
+/** Types of an input that take text. */
+export const TEXT_LIKE = new Set(['text', 'search', 'url', 'tel', 'email', 'password', 'number']);
+/** Types of an input that can be read-only. */
+export const READ_ONLY_APPLIES = new Set([...TEXT_LIKE, 'date', 'month', 'week', 'time', 'datetime-local']);
 const INPUT_TYPES = new Set([
   ...READ_ONLY_APPLIES,
   ...['hidden', 'range', 'color', 'checkbox', 'radio', 'file', 'submit', 'image', 'reset', 'button'],
@@ -16,7 +17,9 @@ export function inputType(element: ElementNode): string {
   return INPUT_TYPES.has(type) ? type : 'text';
 }
 
-const is = (element: ElementNode, ...names: string[]) => element.namespace === 'html' && names.includes(element.name);
+/** True for an element of HTML of one of these names. */
+export const is = (element: ElementNode, ...names: string[]) =>
+  element.namespace === 'html' && names.includes(element.name);
 /** An element that somebody fills in or chooses from. */
 export const isField = (element: ElementNode) => element.namespace === 'html' && FIELD.has(element.name);
 
@@ -60,10 +63,12 @@ const selectOf = (option: ElementNode): ElementNode | undefined => {
   return undefined;
 };
 
-const optionsOf = (select: ElementNode): ElementNode[] => [...descendants(select)].filter((node) => is(node, 'option'));
+/** The options of a select, in groups or not. */
+export const optionsOf = (select: ElementNode): ElementNode[] =>
+  [...descendants(select)].filter((node) => is(node, 'option'));
 
 /** The option that a drop-down shows when none is marked: the first that is not disabled (HTML 4.10.7). */
-function isSelectedOption(option: ElementNode): boolean {
+export function isSelectedOption(option: ElementNode): boolean {
   const select = selectOf(option);
   if (!select) return option.attributes.has('selected');
   const options = optionsOf(select);
@@ -112,7 +117,8 @@ export function isPlaceholderShown(element: ElementNode): boolean {
   return is(element, 'textarea') && element.content.every((item) => typeof item === 'string' && item === '');
 }
 
-const isSubmit = (element: ElementNode): boolean =>
+/** A button that sends its form. */
+export const isSubmit = (element: ElementNode): boolean =>
   (is(element, 'button') && !['button', 'reset'].includes((element.attributes.get('type') ?? '').toLowerCase())) ||
   (is(element, 'input') && ['submit', 'image'].includes(inputType(element)));
 
@@ -142,72 +148,4 @@ export function isIndeterminate(element: ElementNode): boolean {
     (node) =>
       is(node, 'input') && inputType(node) === 'radio' && node.attributes.get('name') === name && isChecked(node),
   );
-}
-
-const EMAIL =
-  /^[a-zA-Z0-9.!#$%&'*+/=?^_`{|}~-]+@[a-zA-Z0-9](?:[a-zA-Z0-9-]{0,61}[a-zA-Z0-9])?(?:\.[a-zA-Z0-9](?:[a-zA-Z0-9-]{0,61}[a-zA-Z0-9])?)*$/;
-
-const willValidate = (element: ElementNode): boolean => {
-  if (isDisabled(element)) return false;
-  if (is(element, 'textarea')) return !element.attributes.has('readonly');
-  if (is(element, 'select')) return true;
-  if (is(element, 'button')) return isSubmit(element);
-  if (!is(element, 'input')) return false;
-  const type = inputType(element);
-  if (['hidden', 'reset', 'button'].includes(type)) return false;
-  return !(element.attributes.has('readonly') && READ_ONLY_APPLIES.has(type));
-};
-
-/** Validity of the value that the markup gives (HTML 4.10.20.1); undefined where validity does not apply. */
-export function validity(element: ElementNode): boolean | undefined {
-  if (is(element, 'form', 'fieldset')) {
-    return ![...descendants(element)].some((node) => isControl(node) && validity(node) === false);
-  }
-  if (!willValidate(element)) return undefined;
-  if (is(element, 'select')) {
-    if (!isRequired(element)) return true;
-    return optionsOf(element).some(
-      (option) => isSelectedOption(option) && (option.attributes.get('value') ?? textOf(option)) !== '',
-    );
-  }
-  if (is(element, 'textarea')) return !isRequired(element) || textOf(element) !== '';
-  if (!is(element, 'input')) return true;
-  return inputValidity(element);
-}
-
-const isControl = (element: ElementNode) => is(element, 'input', 'select', 'textarea', 'button');
-
-function inputValidity(element: ElementNode): boolean {
-  const type = inputType(element);
-  if (type === 'checkbox') return !isRequired(element) || isChecked(element);
-  if (type === 'radio') return !isRequired(element) || !isIndeterminate(element);
-  const value = element.attributes.get('value') ?? '';
-  if (value === '') return !(isRequired(element) && type !== 'range' && type !== 'color');
-  if (type === 'email') {
-    const list = element.attributes.has('multiple') ? value.split(',').map((item) => item.trim()) : [value.trim()];
-    if (!list.every((item) => EMAIL.test(item))) return false;
-  }
-  if (type === 'url' && !/^[a-z][a-z0-9+.-]*:\S+$/i.test(value.trim())) return false;
-  const pattern = element.attributes.get('pattern');
-  if (pattern !== undefined && TEXT_LIKE.has(type) && type !== 'number' && matchesPattern(pattern, value) === false)
-    return false;
-  if (type === 'number' || type === 'range') return numberInRange(element, value, type);
-  return true;
-}
-
-function numberInRange(element: ElementNode, value: string, type: string): boolean {
-  const number = Number(value);
-  // A value that is no number is sanitised away, and a range is clamped, so neither is invalid.
-  if (!Number.isFinite(number) || type === 'range') return true;
-  const bound = (name: string) => {
-    const text = element.attributes.get(name);
-    return text === undefined || text === '' || Number.isNaN(Number(text)) ? undefined : Number(text);
-  };
-  const min = bound('min');
-  const max = bound('max');
-  if ((min !== undefined && number < min) || (max !== undefined && number > max)) return false;
-  if (element.attributes.get('step')?.toLowerCase() === 'any') return true;
-  const step = bound('step') && bound('step')! > 0 ? bound('step')! : 1;
-  const steps = (number - (min ?? 0)) / step;
-  return Math.abs(steps - Math.round(steps)) < 1e-9;
 }

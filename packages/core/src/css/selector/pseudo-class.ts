@@ -10,6 +10,7 @@ import {
   type Test,
 } from './types.js';
 import * as form from './form-state.js';
+import { validity } from './validity.js';
 import { matchesDirection, matchesLanguage } from './language.js';
 import { inSeries } from './nth.js';
 import { isOpened } from './opened.js';
@@ -80,20 +81,20 @@ const SIMPLE: Readonly<Record<string, SimplePart>> = lookup({
   default: plain(form.isDefault),
   indeterminate: plain(form.isIndeterminate),
   valid: {
-    test: (element, context) => (context.stateOf(element) & bits.INVALID) === 0 && form.validity(element) === true,
+    test: (element, context) => (context.stateOf(element) & bits.INVALID) === 0 && validity(element) === true,
     specificity: CLASS,
     states: bits.INVALID,
   },
   invalid: {
-    test: (element, context) => (context.stateOf(element) & bits.INVALID) !== 0 || form.validity(element) === false,
+    test: (element, context) => (context.stateOf(element) & bits.INVALID) !== 0 || validity(element) === false,
     specificity: CLASS,
     states: bits.INVALID,
   },
   // Nobody has typed into a page at rest, so nothing is valid or invalid by the user's doing unless it is forced.
   'user-valid': never,
   'user-invalid': forced(bits.INVALID),
-  'in-range': plain((element) => hasRange(element) && form.validity(element) === true),
-  'out-of-range': plain((element) => hasRange(element) && form.validity(element) === false),
+  'in-range': plain((element) => hasRange(element) && validity(element) === true),
+  'out-of-range': plain((element) => hasRange(element) && validity(element) === false),
   '-internal-list-box': plain(form.isListBox),
   open: plain((element) => ['details', 'dialog'].includes(element.name) && element.attributes.has('open')),
   defined: plain((element) => element.namespace !== 'html' || !element.name.includes('-')),
