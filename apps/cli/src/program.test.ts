@@ -2,18 +2,11 @@ import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { run } from './program.js';
+import { retoque } from './testing/retoque.js';
 
 let folder: string;
 const file = (name: string) => join(folder, name);
 
-/** Runs the command and gathers what it prints. */
-async function retoque(...args: string[]) {
-  const out: string[] = [];
-  const err: string[] = [];
-  const code = await run(args, { out: (text) => out.push(text), err: (text) => err.push(text) });
-  return { code, out: out.join('\n'), err, lines: out.flatMap((text) => text.split('\n')) };
-}
 const records = (result: Awaited<ReturnType<typeof retoque>>): Record<string, unknown>[] =>
   result.lines.filter(Boolean).map((line) => JSON.parse(line) as Record<string, unknown>);
 
