@@ -1,3 +1,4 @@
+import { describe, expect, it } from '@jest/globals';
 import type { Steps } from '@retoque/core';
 import { besides } from './besides.js';
 
