@@ -10,7 +10,7 @@ import { borderWidths, SIDES, type Side } from '../paint/boxes.js';
 import { type Box } from '../page/box.js';
 import { flatPair, isFlat } from '../paint/flat.js';
 import { paintGradient } from '../paint/gradient/gradient.js';
-import { colourOfSteps, pixelOf, rasters } from '../paint/raster.js';
+import { colourOfSteps, isAsBefore, pixelOf, rasters } from '../paint/raster.js';
 import { groundOf, plainGround, sceneFor, type Basis, type Looking } from '../paint/scene.js';
 import type { ElementNode } from '../tree/tree.js';
 import { without, type Check } from './check.js';
@@ -138,19 +138,25 @@ export function coloursAlong(looking: Looking, element: ElementNode, area: Box):
   if (isFlat(nodes)) return [flatPair(nodes).background];
   const colours: Rgba[] = [];
   for (const raster of rasters(nodes, area)) {
-    for (let i = 0; i < raster.width * raster.height; i++) colours.push(colourOfSteps(pixelOf(raster, i).without));
+    for (let i = 0; i < raster.width * raster.height; i++) {
+      const before = i > 0 && isAsBefore(raster, i) ? colours.at(-1) : undefined;
+      colours.push(before ?? colourOfSteps(pixelOf(raster, i).without));
+    }
   }
   return colours;
 }
 
 function worstBetween(own: readonly Rgba[], other: readonly Rgba[], area: Box): Check | undefined {
-  const count = Math.max(own.length, other.length);
-  const checks = Array.from({ length: count }, (_, i) =>
-    measured(own[Math.min(i, own.length - 1)]!, other[Math.min(i, other.length - 1)]!, 'geometry', {
-      x: area.x + (area.width > 1 ? i : 0),
-      y: area.y + (area.height > 1 ? i : 0),
-    }),
-  );
+  const checks: Check[] = [];
+  let before: readonly Rgba[] = [];
+  for (let i = 0; i < Math.max(own.length, other.length); i++) {
+    const pair = [own[Math.min(i, own.length - 1)]!, other[Math.min(i, other.length - 1)]!] as const;
+    // Most places are as the one before.
+    if (pair[0] === before[0] && pair[1] === before[1]) continue;
+    before = pair;
+    const at = { x: area.x + (area.width > 1 ? i : 0), y: area.y + (area.height > 1 ? i : 0) };
+    checks.push(measured(...pair, 'geometry', at));
+  }
   return lowest(checks);
 }
 

@@ -54,6 +54,11 @@ function paintFill(raster: Raster, fill: Fill, only: boolean): void {
   const { left, top, right, bottom } = pixelsOf(raster, fill.box);
   const hole = fill.kind === 'solid' && fill.hole ? pixelsOf(raster, fill.hole) : undefined;
   const scratch = new Float32Array(4);
+  let [r, g, b, alpha] = [0, 0, 0, 0];
+  if (fill.kind === 'solid') {
+    ({ alpha } = fill.colour);
+    [r, g, b] = [fill.colour.r * alpha, fill.colour.g * alpha, fill.colour.b * alpha];
+  }
   for (let row = top; row < bottom; row++) {
     for (let column = left; column < right; column++) {
       if (hole && row >= hole.top && row < hole.bottom && column >= hole.left && column < hole.right) continue;
@@ -62,11 +67,7 @@ function paintFill(raster: Raster, fill: Fill, only: boolean): void {
         for (const side of [WITH, WITHOUT]) filterPixel(data, at + side, fill.apply, scratch);
         continue;
       }
-      let r: number, g: number, b: number, alpha: number;
-      if (fill.kind === 'solid') {
-        ({ alpha } = fill.colour);
-        [r, g, b] = [fill.colour.r * alpha, fill.colour.g * alpha, fill.colour.b * alpha];
-      } else {
+      if (fill.kind === 'pattern') {
         const found =
           fill.tiling && patternAt(fill.pattern, fill.tiling, raster.x + column + 0.5, raster.y + row + 0.5);
         if (!found) continue;
@@ -158,6 +159,13 @@ export interface PixelPair {
   readonly without: readonly [number, number, number];
   /** 0 where something else is painted over what is measured, 1 where it shows. */
   readonly shown: number;
+}
+
+/** Whether a pixel is painted as the one before it is. */
+export function isAsBefore({ data }: Raster, index: number): boolean {
+  const at = index * CHANNELS;
+  for (let i = at; i < at + CHANNELS; i++) if (data[i] !== data[i - CHANNELS]) return false;
+  return true;
 }
 
 export function pixelOf({ data }: Raster, index: number): PixelPair {
