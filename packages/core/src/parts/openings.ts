@@ -1,9 +1,11 @@
 import { hiddenBy } from '../check/hidden.js';
 import type { Environment } from '../css/conditions/environment.js';
-import type { RuleEntry } from '../css/cascade/rule-entry.js';
 import type { PageRules } from '../css/cascade/rules.js';
 import { OPENED } from '../css/selector/opened.js';
+import type { PlainCompound } from '../css/selector/plain-list.js';
+import type { CompiledSelector } from '../css/selector/types.js';
 import { wishesOf, type Wish, type WishedSelector } from '../css/selector/wishes.js';
+import type { StyleRule } from '../css/sheet/sheet.js';
 import { once } from '../memo/once.js';
 import type { MarkupChange } from '../page/stage.js';
 import type { StagedPages } from '../page/staged-pages.js';
@@ -21,22 +23,50 @@ const NAMING = new Set(['id', 'type', 'href', 'src', 'for', 'name', 'rel', 'role
 /** Attempts for one element; each is a copy of the page. */
 const MAX_TRIES = 16;
 
+/** A selector of a rule that may show something; read where it may be about an element. */
 interface Opener {
-  readonly entry: RuleEntry;
-  readonly selector: WishedSelector;
+  readonly rule: StyleRule;
+  /** Names of its last compound, where it asks for nothing but names. */
+  readonly last: PlainCompound | undefined;
+  /** Undefined where no markup can be made to match it. */
+  readonly selector: () => WishedSelector | undefined;
 }
+
+/** What a text of a selector must hold for more than names to say which elements it is about. */
+const MORE_THAN_NAMES = ['[', ':is(', ':where('];
 
 /** Rules of the site that may show something, the last first, since it is what wins. */
 const openersOf = once((rules: PageRules): readonly Opener[] =>
-  rules.entries
-    .flatMap((entry): Opener[] => {
-      if (entry.origin !== 'author' || entry.selector.pseudoElement) return [];
-      if (!entry.rule.raw.some(({ property }) => SHOWS.has(property))) return [];
-      const selector = wishesOf(entry.selector.text);
-      return selector ? [{ entry, selector }] : [];
+  rules.authorRules
+    .filter(({ raw }) => raw.some(({ property }) => SHOWS.has(property)))
+    .flatMap((rule): Opener[] => {
+      const plain = MORE_THAN_NAMES.some((text) => rule.head.mayName(text)) ? undefined : rule.head.plain;
+      const read = (i: number) => once((own: StyleRule) => wishedOf(own.selectors[i]));
+      return (plain ?? rule.selectors).map((_selector, i) => {
+        const wished = read(i);
+        return { rule, last: plain?.[i]?.last, selector: () => wished(rule) };
+      });
     })
     .reverse(),
 );
+
+const wishedOf = (selector: CompiledSelector | undefined): WishedSelector | undefined =>
+  selector && !selector.pseudoElement ? wishesOf(selector.text) : undefined;
+
+/** Those whose last compound may be about an element, as far as it names any. */
+function* openersFor(element: ElementNode, rules: PageRules): Generator<WishedSelector> {
+  const isAny = element.name === 'html' || element.name === 'body';
+  for (const { last, selector } of openersOf(rules)) {
+    const isNamed =
+      !last ||
+      isAny ||
+      last.tag === element.name ||
+      (last.id !== undefined && last.id === element.id) ||
+      last.classes.some((name) => element.classes.includes(name));
+    const wished = isNamed ? selector() : undefined;
+    if (wished) yield wished;
+  }
+}
 
 const met = (wish: Wish, element: ElementNode): number =>
   Number(wish.tag === element.name) +
@@ -100,16 +130,27 @@ function matching({ wishes, combinators }: WishedSelector, element: ElementNode)
   return changes;
 }
 
+/** True where a selector of a rule ends in an element of a class. */
+const endsIn = ({ head }: StyleRule, name: string): boolean =>
+  head.plain
+    ? head.plain.some(({ last }) => last.classes.includes(name))
+    : head.list.some(({ compounds }) => compounds.at(-1)?.classes.includes(name));
+
 /** Classes whose rules do nothing but hide: without them the element is shown as it is. */
 function* withoutHiding(element: ElementNode, rules: PageRules): Generator<MarkupChange[]> {
   // A class that is all there is says what the element is.
   if (element.classes.length < 2) return;
   for (const name of element.classes) {
-    const own = openersOf(rules).filter(({ selector }) => selector.wishes.at(-1)!.classes.includes(name));
-    const hides = own.some(({ entry }) => entry.rule.raw.some(({ text }) => /^(none|hidden|0)\b/.test(text.trim())));
-    const alone = rules.entries
-      .filter((entry) => entry.selector.compounds.at(-1)?.classes.includes(name))
-      .every((entry) => entry.rule.raw.every(({ property }) => SHOWS.has(property) || property === 'pointer-events'));
+    const named = rules.authorRules.filter((rule) => endsIn(rule, name));
+    const hides = openersOf(rules).some(
+      ({ rule, last, selector }) =>
+        (!last || last.classes.includes(name)) &&
+        rule.raw.some(({ text }) => /^(none|hidden|0)\b/.test(text.trim())) &&
+        selector()?.wishes.at(-1)!.classes.includes(name),
+    );
+    const alone = named.every(({ raw }) =>
+      raw.every(({ property }) => SHOWS.has(property) || property === 'pointer-events'),
+    );
     if (!hides || !alone) continue;
     const classes = element.classes.filter((other) => other !== name);
     yield [{ order: element.order, name: 'class', value: classes.length ? classes.join(' ') : undefined }];
@@ -128,12 +169,12 @@ function* waysFor(element: ElementNode, rules: PageRules, pages: StagedPages): G
   const { order } = element;
   if (element.attributes.has('popover')) yield [{ order, name: OPENED['popover-open'], value: '' }];
   // The site's own word for it: a class or a state that one of its rules has.
-  for (const { selector } of openersOf(rules)) {
+  for (const selector of openersFor(element, rules)) {
     const changes = matching(selector, element);
     if (changes?.length) yield changes;
   }
   // What a rule that hides leaves out: `.fade:not(.show)`.
-  for (const { selector } of openersOf(rules)) {
+  for (const selector of openersFor(element, rules)) {
     const wish = selector.wishes.at(-1)!;
     if (!wish.without.length || !couldBe(wish, element)) continue;
     const add = wish.without.filter((name) => !element.classes.includes(name));

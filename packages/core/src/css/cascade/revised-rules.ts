@@ -64,8 +64,9 @@ export class RevisedRules implements PageRules {
     this.changed = [...bySelector.values()];
   }
 
-  get entries(): readonly RuleEntry[] {
-    return [...this.base.entries.filter((entry) => this.keeps(entry)), ...this.added];
+  get authorRules(): readonly StyleRule[] {
+    const { removed, added } = this.revision;
+    return [...this.base.authorRules.filter((rule) => !removed.has(rule)), ...added.map(({ rule }) => rule)];
   }
 
   matchesOf(element: ElementNode): Matches {

@@ -1,4 +1,5 @@
 import type { ElementNode, PageTree } from '../../tree/tree.js';
+import type { StyleRule } from '../sheet/sheet.js';
 import { environmentKey, type Environment } from '../conditions/environment.js';
 import type { ForcedStates } from '../selector/forced.js';
 import type { MatchContext } from '../selector/types.js';
@@ -13,7 +14,8 @@ import type { RuleSet } from './rule-set.js';
 export interface PageRules {
   readonly tree: PageTree;
   readonly sheets: readonly CascadeSheet[];
-  readonly entries: readonly RuleEntry[];
+  /** Rules of the site's own sheets, those that browsers drop among them. */
+  readonly authorRules: readonly StyleRule[];
   /** True when some rule stands in a layer. */
   readonly layered: boolean;
   /** @internal Sets of matched rules, shared by all environments. */
@@ -53,7 +55,7 @@ class SheetRules {
   constructor(
     readonly sheets: readonly CascadeSheet[],
     private readonly quirks: boolean,
-    private readonly base?: SheetRules,
+    base?: SheetRules,
   ) {
     this.buckets = new RuleBuckets(quirks);
     let indices = base?.indices ?? 0;
@@ -75,13 +77,10 @@ class SheetRules {
     [this.indices, this.lastOrder, this.layered] = [indices, order, layered];
   }
 
+  private known: readonly RuleEntry[] | undefined;
   /** Entries of the sheets that these add to others. */
   get own(): readonly RuleEntry[] {
-    return this.placed.flatMap(({ entries }) => entries);
-  }
-
-  get entries(): readonly RuleEntry[] {
-    return [...(this.base?.entries ?? []), ...this.own];
+    return (this.known ??= this.placed.flatMap(({ entries }) => entries));
   }
 
   /** These with more sheets behind them; the same for the same sheets. */
@@ -124,8 +123,9 @@ export class RuleIndex implements PageRules {
     return this.rules.sheets;
   }
 
-  get entries(): readonly RuleEntry[] {
-    return this.rules.entries;
+  private own: readonly StyleRule[] | undefined;
+  get authorRules(): readonly StyleRule[] {
+    return (this.own ??= this.sheets.flatMap(({ sheet, origin }) => (origin === 'author' ? sheet.written : [])));
   }
 
   get layered(): boolean {
