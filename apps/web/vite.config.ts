@@ -6,7 +6,7 @@ import { reactCompiler } from './vite/react-compiler';
 const source = (path: string) => fileURLToPath(new URL(path, import.meta.url));
 
 const EVERYWHERE =
-  /node_modules\/(react|react-dom|react-router|scheduler|@emotion|stylis|@tanstack|zod|@chakra-ui\/react\/dist\/esm\/(styled-system|components\/(box|flex)))\//;
+  /node_modules\/(react|react-dom|react-router|scheduler|@emotion|stylis|@tanstack|zod|comlink|lucide-react\/dist\/esm(?!\/icons)(\/shared\/src(\/utils)?)?|@chakra-ui\/react\/dist\/esm\/(styled-system|components\/(box|flex)))\//;
 
 export default defineConfig({
   plugins: [reactCompiler(), react()],
@@ -20,6 +20,8 @@ export default defineConfig({
   worker: { format: 'es' },
   build: {
     target: 'es2022',
+    // Browsers of that age know what it stands in for.
+    modulePreload: { polyfill: false },
     chunkSizeWarningLimit: 900,
     // What every screen loads of the libraries, in one piece: crumbs compress badly.
     rolldownOptions: { output: { codeSplitting: { groups: [{ name: 'libraries', test: EVERYWHERE }] } } },

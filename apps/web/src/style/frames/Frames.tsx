@@ -1,11 +1,13 @@
 import type { ColumnCheck, EditingPlace, Look, StateColumn, ViewportName } from '@retoque/core';
 import type { ComponentRef } from '../../engine/protocol';
 import type { LookStore } from '../../frame/look-store';
-import { VisionFilters } from '../../frame/vision';
+import { late } from '../../shell/late';
 import { showsWidths, WIDTHS, type FramesView } from './frames-view';
 import { StateFrame } from './StateFrame';
 import type { LookShown } from './look-shown';
 import { worstCheck } from '../checks/worstCheck';
+
+const VisionFilters = late(() => import('../../frame/VisionFilters'));
 
 /** A part in each of its states, side by side on the real page. */
 export function Frames({

@@ -21,7 +21,7 @@ import { createSkipper, type Area } from '../../frame/skip-unseen';
 import { showLook } from '../../frame/look-sheets';
 import type { LookStore } from '../../frame/look-store';
 import { SafeFrame } from '../../frame/SafeFrame';
-import { forceColours, visionFilter } from '../../frame/vision';
+import { visionFilter } from '../../frame/seen-as';
 import { late } from '../../shell/late';
 import { useOnScreen } from '../../shell/useOnScreen';
 import { Wedge } from '../../shell/Wedge';
@@ -275,7 +275,13 @@ function Picture({
 
   useEffect(() => {
     const document = frame.current?.contentDocument;
-    if (loaded && document) forceColours(document, seenAs === 'forced');
+    if (!loaded || !document || seenAs !== 'forced') return undefined;
+    let isWanted = true;
+    void import('../../frame/forced-colours').then(({ forceColours }) => isWanted && forceColours(document, true));
+    return () => {
+      isWanted = false;
+      void import('../../frame/forced-colours').then(({ forceColours }) => forceColours(document, false));
+    };
   }, [loaded, seenAs, frame]);
 
   useEffect(() => {

@@ -1,9 +1,17 @@
-import { SEEN_AS } from '../../frame/vision';
+import type { SeenAs } from '../../frame/seen-as';
 import { Segments } from '../../shell/Segments';
 import { Button } from '../../theme/Button';
 import { PLAIN_VIEW, viewWords, type FramesView } from './frames-view';
 
 const GROUNDS = ['#ffffff', '#808080', '#000000'];
+
+const SEEN_AS: readonly { readonly value: SeenAs; readonly label: string }[] = [
+  { value: 'protan', label: 'Without red cones (protan)' },
+  { value: 'deutan', label: 'Without green cones (deutan)' },
+  { value: 'tritan', label: 'Without blue cones (tritan)' },
+  { value: 'grey', label: 'In grey' },
+  { value: 'forced', label: 'With forced colours' },
+];
 
 /** All ways in which the frames can show a component. */
 export default function ViewChoices({

@@ -1,5 +1,5 @@
 import type { ViewportName } from '@retoque/core';
-import type { SeenAs } from '../../frame/vision';
+import type { SeenAs } from '../../frame/seen-as';
 
 /** How the frames show a component; nothing of it is part of the look. */
 export interface FramesView {
