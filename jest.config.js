@@ -1,6 +1,6 @@
 /** Unit and API tests; TypeScript is stripped by SWC, modules stay ES modules. */
 const swc = [
-  '@swc/jest',
+  '<rootDir>/tools/lib/quick-globals.mjs',
   {
     jsc: {
       parser: { syntax: 'typescript', tsx: true, decorators: true },
@@ -12,9 +12,16 @@ const swc = [
   },
 ];
 
+const COMPUTING = 'css-tree|culori';
+
 const shared = {
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
-  transform: { '^.+\\.tsx?$': swc },
+  transform: {
+    '^.+\\.tsx?$': swc,
+    // What computes most of the packages in use.
+    [`/node_modules/(${COMPUTING})/.+\\.js$`]: ['<rootDir>/tools/lib/quick-globals.mjs', { asItIs: true }],
+  },
+  transformIgnorePatterns: [`/node_modules/(?!(${COMPUTING})/)`],
   moduleNameMapper: {
     '^@retoque/core$': '<rootDir>/packages/core/src/index.ts',
     '^@retoque/core/(.*)$': '<rootDir>/packages/core/src/entries/$1.ts',

@@ -1,5 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
+import { isDeepStrictEqual } from 'node:util';
 import { AT_REST, forceStates } from '../css/selector/forced.js';
 import { bitsOf, closeBits } from '../css/selector/states.js';
 import { asLastSheet, type BareRule } from '../handover/index.js';
@@ -109,6 +110,11 @@ const bareRules = fc.array(
   { maxLength: 8 },
 );
 
+/** Thousands of figures are compared at once; only where they differ it is said how. */
+function expectSame(found: unknown, wanted: unknown): void {
+  if (!isDeepStrictEqual(found, wanted)) expect(found).toEqual(wanted);
+}
+
 describe('a page under a look', () => {
   it('has the values that its rules give it as a sheet behind all others', () => {
     const PARTS = ['one', 'two', 'three'];
@@ -139,7 +145,7 @@ describe('a page under a look', () => {
           );
           const { pages: under } = looked.under(look, DESKTOP, undefined, (part) => rules[PARTS.indexOf(part)]!);
           const css = rules.flat().map((rule) => rule.css);
-          expect(valuesOf(under)).toEqual(valuesOf(pages.extended([asLastSheet(css.join('\n'))])));
+          expectSame(valuesOf(under), valuesOf(pages.extended([asLastSheet(css.join('\n'))])));
         }
       }),
       { numRuns: 60 },
@@ -157,9 +163,9 @@ describe('a page under a look that was made from the page under another', () => 
         for (const step of steps) {
           look = changeLook(look, [step]);
           const fresh = componentOf(pageOf(BODY, CSS), 'menu');
-          expect(kept.ledger(look, request)).toEqual(fresh.ledger(look, request));
+          expectSame(kept.ledger(look, request), fresh.ledger(look, request));
           const sheet = { unfolded: parts, environment: viewports[0]!.environment };
-          expect(kept.sheet(look, sheet).rows).toEqual(fresh.sheet(look, sheet).rows);
+          expectSame(kept.sheet(look, sheet).rows, fresh.sheet(look, sheet).rows);
         }
       }),
       { numRuns: 25 },
@@ -175,7 +181,7 @@ describe('a page under a look that was made from the page under another', () => 
       fc.assert(
         fc.property(edits(parts), (steps) => {
           for (const step of steps) look = changeLook(look, [step]);
-          expect(kept.ledger(look, request)).toEqual(componentOf(demoPage(), kind).ledger(look, request));
+          expectSame(kept.ledger(look, request), componentOf(demoPage(), kind).ledger(look, request));
         }),
         { numRuns: 3 },
       );
