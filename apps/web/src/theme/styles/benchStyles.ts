@@ -110,6 +110,8 @@ export const benchStyles = {
     display: 'grid',
     gap: '9px',
     '& .line': { ...fieldStyles['& .line'], flexWrap: 'wrap' },
+    // A box to tick stays beside its words.
+    '& label.line': { flexWrap: 'nowrap' },
     '& .line > :first-of-type:not(input)': { minWidth: '82px' },
     '& .line > [type=range]': { flex: 1, accentColor: '{colors.accent}' },
     '& .line > .end, & .line.end': { justifyContent: 'flex-end' },
