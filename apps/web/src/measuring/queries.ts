@@ -7,6 +7,8 @@ export const geometryQuery = (pageId: string, edition: string) =>
   queryOptions({
     queryKey: ['geometry', pageId, edition],
     staleTime: Infinity,
+    // Nobody waits for it long: without it the page is measured anew.
+    retry: false,
     queryFn: ({ signal }) => call(geometryListSchema, `/pages/${pageId}/geometry`, { signal }),
   });
 
