@@ -1,3 +1,4 @@
+import { propertyInfo, type Layer } from '../css/property/table.js';
 import { columnNamed, setBits } from '../component/states.js';
 import type { Look } from '../look/model.js';
 import type { ComponentSession } from '../session/component-session.js';
@@ -14,20 +15,6 @@ export interface Step {
   /** Where it is seen. */
   readonly showing: readonly Shown[];
 }
-
-/** What a value is of, as far as others ask for it: letters and signs, what is behind them, a ring around. */
-type Layer = 'mark' | 'ground' | 'ring' | 'edge' | 'time';
-
-const layerOf = (property: string): Layer =>
-  property.startsWith('background')
-    ? 'ground'
-    : property.startsWith('outline') || property === 'box-shadow'
-      ? 'ring'
-      : property.startsWith('border')
-        ? 'edge'
-        : property.startsWith('transition')
-          ? 'time'
-          : 'mark';
 
 /** Layers of which a change is seen in a check of another. */
 const MEETS: Readonly<Record<Layer, readonly Layer[]>> = {
@@ -98,7 +85,7 @@ export function* draftSteps(
       .draftsFor(check)
       .find((one) => !tried.has(nameOf(one)));
     if (!draft) continue;
-    const layers = [...new Set(draft.settings.map(({ property }) => layerOf(property)))];
+    const layers = [...new Set(draft.settings.map(({ property }) => propertyInfo(property).layer))];
     const showing = draft.settings.flatMap((setting) => session.whatIf.showing(look, setting, request));
     if (places.meets(layers, showing)) continue;
     tried.add(nameOf(draft));

@@ -26,6 +26,9 @@ import {
 import { SCALE, TRANSFORM_ORIGIN, TRANSLATE } from '../values/transform.js';
 import { ANIMATION_NAME, EASINGS, TIMES, TRANSITION_PROPERTY, WORDS } from '../values/transition.js';
 
+/** Letters and signs, what is behind them, a ring around, an edge, or how long something takes. */
+export type Layer = 'mark' | 'ground' | 'ring' | 'edge' | 'time';
+
 export interface PropertyInfo {
   readonly name: string;
   /** Place in the lists that hold values by property. */
@@ -46,6 +49,10 @@ export interface PropertyInfo {
   readonly adjusted: 'box' | 'always' | undefined;
   /** Widths that snap to the pixels of the device. */
   readonly snaps: boolean;
+  /** What it is set to leaves every box where it was. */
+  readonly movesNothing: boolean;
+  /** What a value is of, as far as figures of others depend on it. */
+  readonly layer: Layer;
   /** Results of values that ask nothing of their place; null where the text stays as it is. */
   readonly steady: Map<string, string | null>;
 }
@@ -55,6 +62,15 @@ const LAYERS = /^(background|mask)-(?!image|color)/;
 const ADJUSTED =
   /^(display|float|direction|position|overflow-[xy]|line-height|text-align|content|white-space-collapse|text-wrap-mode)$/;
 const BOX = /^(padding-.*|border-(top|right|bottom|left)-(width|style|color)|border-.+-radius)$/;
+
+const MOVES_NOTHING =
+  /^(color|background-(color|image|blend-mode|size|repeat|attachment|origin|clip|position-[xy])|border-(top|right|bottom|left)-color|border-.*-radius|outline-.*|box-shadow|text-shadow|text-decoration-.*|opacity|fill|stroke|cursor|caret-color|accent-color|transition-.*|filter|backdrop-filter|visibility|mix-blend-mode|-webkit-text-fill-color|-webkit-text-stroke-color)$/;
+const LAYER_OF: readonly (readonly [pattern: RegExp, layer: Layer])[] = [
+  [/^background/, 'ground'],
+  [/^(outline|box-shadow$)/, 'ring'],
+  [/^border/, 'edge'],
+  [/^transition/, 'time'],
+];
 
 const COLOURED: ReadonlySet<Computer> = new Set([COLOUR, PAINT, IMAGES, BOX_SHADOW, TEXT_SHADOW, FILTER]);
 
@@ -81,6 +97,8 @@ function infoOf(name: string, inherited: boolean, initial: string, compute: Comp
     styleName: BORDER_WIDTH.test(name) ? name.replace(/width$/, 'style') : undefined,
     adjusted: ADJUSTED.test(name) ? 'always' : BOX.test(name) ? 'box' : undefined,
     snaps: compute === LINE_WIDTH,
+    movesNothing: MOVES_NOTHING.test(name),
+    layer: LAYER_OF.find(([pattern]) => pattern.test(name))?.[1] ?? 'mark',
     steady: new Map(),
   };
 }
