@@ -1,13 +1,13 @@
-import { propertyInfo } from '../css/property/table.js';
+import { movesNothing } from '../css/property/moves-nothing.js';
 import { activeSettings, settingKey, type Look } from './model.js';
 
 /** What a behaviour is set to is no style of any box. */
-const movesNothing = (property: string): boolean => property.startsWith('--rq-') || propertyInfo(property).movesNothing;
+const isStill = (property: string): boolean => property.startsWith('--rq-') || movesNothing(property);
 
 /** Changes whenever a look says something that may move a box; empty for a look that moves nothing. */
 export const layoutKey = (look: Look): string =>
   activeSettings(look)
-    .filter(({ property }) => !movesNothing(property))
+    .filter(({ property }) => !isStill(property))
     .map((setting) => `${settingKey(setting)}=${setting.value}`)
     .sort()
     .join('\n');

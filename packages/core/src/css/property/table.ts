@@ -49,8 +49,6 @@ export interface PropertyInfo {
   readonly adjusted: 'box' | 'always' | undefined;
   /** Widths that snap to the pixels of the device. */
   readonly snaps: boolean;
-  /** What it is set to leaves every box where it was. */
-  readonly movesNothing: boolean;
   /** What a value is of, as far as figures of others depend on it. */
   readonly layer: Layer;
   /** Results of values that ask nothing of their place; null where the text stays as it is. */
@@ -63,8 +61,6 @@ const ADJUSTED =
   /^(display|float|direction|position|overflow-[xy]|line-height|text-align|content|white-space-collapse|text-wrap-mode)$/;
 const BOX = /^(padding-.*|border-(top|right|bottom|left)-(width|style|color)|border-.+-radius)$/;
 
-const MOVES_NOTHING =
-  /^(color|background-(color|image|blend-mode|size|repeat|attachment|origin|clip|position-[xy])|border-(top|right|bottom|left)-color|border-.*-radius|outline-.*|box-shadow|text-shadow|text-decoration-.*|opacity|fill|stroke|cursor|caret-color|accent-color|transition-.*|filter|backdrop-filter|visibility|mix-blend-mode|-webkit-text-fill-color|-webkit-text-stroke-color)$/;
 const LAYER_OF: readonly (readonly [pattern: RegExp, layer: Layer])[] = [
   [/^background/, 'ground'],
   [/^(outline|box-shadow$)/, 'ring'],
@@ -97,7 +93,6 @@ function infoOf(name: string, inherited: boolean, initial: string, compute: Comp
     styleName: BORDER_WIDTH.test(name) ? name.replace(/width$/, 'style') : undefined,
     adjusted: ADJUSTED.test(name) ? 'always' : BOX.test(name) ? 'box' : undefined,
     snaps: compute === LINE_WIDTH,
-    movesNothing: MOVES_NOTHING.test(name),
     layer: LAYER_OF.find(([pattern]) => pattern.test(name))?.[1] ?? 'mark',
     steady: new Map(),
   };
