@@ -15,8 +15,8 @@ export const foundKey = (versionId: string | undefined, worn: string | undefined
 const PATIENCE_MILLIS = 700;
 
 /**
- * Finds the components of a page by what was measured of it before, and counts how they fare, a few at a time, so that whoever asks for something else
- * meanwhile is answered, and what nobody waits for any longer is left.
+ * Finds the components of a page by what was measured of it before, and counts how they fare, a few at a time, so that
+ * whoever asks for something else meanwhile is answered, and what nobody waits for any longer is left.
  *
  * @param onSome told what is known so far, where it takes a while
  */

@@ -1,6 +1,7 @@
 import { ident, walk, type CssNode } from 'css-tree';
 import type { PlainCompound, PlainSelector } from '../css/selector/plain-list.js';
 import { sheetText } from '../css/sheet/shared-sheet.js';
+import type { SheetText } from '../css/sheet/sheet.js';
 import { readCss } from '../css/syntax/read.js';
 import { once } from '../memo/once.js';
 import { markerOf, partMarkerOf } from './markers.js';
@@ -54,8 +55,8 @@ export function prepareSheet(source: string, states: ReadonlySet<string>): Prepa
 }
 
 function prepareAfresh(source: string, states: ReadonlySet<string>): PreparedSheet {
-  const { css, marks, rules } = readMarks(source, states);
   const sheet = sheetText(source);
+  const { css, marks, rules } = readMarks(sheet, states);
   return { css, imports: importSpans(css), urls: urlSpansOf(sheet), marks, media: mediaSpans(sheet), rules };
 }
 
@@ -64,9 +65,12 @@ function prepareAfresh(source: string, states: ReadonlySet<string>): PreparedShe
  *
  * @param states none where nothing is marked, and nothing left out
  */
-export function readMarks(source: string, states: ReadonlySet<string>): Pick<PreparedSheet, 'css' | 'marks' | 'rules'> {
+export function readMarks(
+  sheet: SheetText,
+  states: ReadonlySet<string>,
+): Pick<PreparedSheet, 'css' | 'marks' | 'rules'> {
   // What the figures leave out is not shown either.
-  const { text: css, spans } = sheetText(source);
+  const { text: css, spans } = sheet;
   if (!states.size) return { css, marks: [], rules: [] };
   const mentions = new RegExp(`:(?:${[...states, 'link'].join('|')})(?![\\w-])`, 'i');
   const marks: Edit[] = [];

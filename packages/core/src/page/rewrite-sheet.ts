@@ -1,5 +1,6 @@
 import { string as cssString } from 'css-tree';
 import { MARKED_STATES } from './markers.js';
+import { sheetText } from '../css/sheet/shared-sheet.js';
 import type { Edit } from './edit.js';
 import { prepareSheet, readMarks, unreached } from './prepared-sheet.js';
 import { isDataAddress, urlSpans, type UrlSpan } from './references.js';
@@ -64,7 +65,7 @@ function urlEdits(spans: readonly UrlSpan[], options: Pick<RewriteOptions, 'addr
  * @param states names of the pseudo-classes, all that a still frame forces when absent
  */
 export function markStates(source: string, states: ReadonlySet<string> = MARKED_STATES): string {
-  const { css, marks } = readMarks(source, states);
+  const { css, marks } = readMarks(sheetText(source), states);
   return applyEdits(css, marks);
 }
 

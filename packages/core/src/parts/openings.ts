@@ -41,11 +41,11 @@ const openersOf = once((rules: PageRules): readonly Opener[] =>
     .filter(({ raw }) => raw.some(({ property }) => SHOWS.has(property)))
     .flatMap((rule): Opener[] => {
       const plain = MORE_THAN_NAMES.some((text) => rule.head.mayName(text)) ? undefined : rule.head.plain;
-      const read = (i: number) => once((own: StyleRule) => wishedOf(own.selectors[i]));
-      return (plain ?? rule.selectors).map((_selector, i) => {
-        const wished = read(i);
-        return { rule, last: plain?.[i]?.last, selector: () => wished(rule) };
-      });
+      return (plain ?? rule.selectors).map((_selector, i) => ({
+        rule,
+        last: plain?.[i]?.last,
+        selector: () => wishedOf(rule.selectors[i]),
+      }));
     })
     .reverse(),
 );

@@ -38,8 +38,8 @@ export class PageMeasures {
   }
 
   /** The same of what a page is measured with at one size: other widths are measured while one is looked at. */
-  versionAt({ width, height }: Size): number {
-    return Math.max(this.changedEverywhere, this.changedAt.get(`${width} ${height}`) ?? 0);
+  versionAt(size: Size): number {
+    return Math.max(this.changedEverywhere, this.changedAt.get(sizeKey(size)) ?? 0);
   }
 
   /** @param opened names what was opened on the page when it was measured; as it is when absent */
@@ -48,7 +48,7 @@ export class PageMeasures {
     const before = this.geometries.get(key);
     if (before && isSameGeometry(before, geometry)) return;
     this.geometries.set(key, geometry);
-    this.changedAt.set(`${geometry.width} ${geometry.height}`, ++this.changes);
+    this.changedAt.set(sizeKey(geometry), ++this.changes);
   }
 
   setPicture(address: string, picture: KnownPicture): void {
@@ -139,4 +139,5 @@ class UnplacedMeasures implements Measures {
   }
 }
 
-const keyFor = ({ width, height }: Size, opened: string) => `${width} ${height} ${opened}`;
+const sizeKey = ({ width, height }: Size) => `${width} ${height}`;
+const keyFor = (size: Size, opened: string) => `${sizeKey(size)} ${opened}`;

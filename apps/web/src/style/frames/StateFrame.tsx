@@ -276,12 +276,11 @@ function Picture({
   useEffect(() => {
     const document = frame.current?.contentDocument;
     if (!loaded || !document || seenAs !== 'forced') return undefined;
-    let isWanted = true;
-    void import('../../frame/forced-colours').then(({ forceColours }) => isWanted && forceColours(document, true));
-    return () => {
-      isWanted = false;
-      void import('../../frame/forced-colours').then(({ forceColours }) => forceColours(document, false));
-    };
+    // They come in the order in which they are asked for, so what is taken back is taken back last.
+    const force = (forced: boolean) =>
+      void import('../../frame/forced-colours').then(({ forceColours }) => forceColours(document, forced));
+    force(true);
+    return () => force(false);
   }, [loaded, seenAs, frame]);
 
   useEffect(() => {

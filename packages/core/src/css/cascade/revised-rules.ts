@@ -64,9 +64,13 @@ export class RevisedRules implements PageRules {
     this.changed = [...bySelector.values()];
   }
 
+  private ofAuthor: readonly StyleRule[] | undefined;
   get authorRules(): readonly StyleRule[] {
     const { removed, added } = this.revision;
-    return [...this.base.authorRules.filter((rule) => !removed.has(rule)), ...added.map(({ rule }) => rule)];
+    return (this.ofAuthor ??= [
+      ...this.base.authorRules.filter((rule) => !removed.has(rule)),
+      ...added.map(({ rule }) => rule),
+    ]);
   }
 
   matchesOf(element: ElementNode): Matches {

@@ -77,6 +77,11 @@ class SheetRules {
     [this.indices, this.lastOrder, this.layered] = [indices, order, layered];
   }
 
+  private ofAuthor: readonly StyleRule[] | undefined;
+  get authorRules(): readonly StyleRule[] {
+    return (this.ofAuthor ??= this.sheets.flatMap(({ sheet, origin }) => (origin === 'author' ? sheet.written : [])));
+  }
+
   private known: readonly RuleEntry[] | undefined;
   /** Entries of the sheets that these add to others. */
   get own(): readonly RuleEntry[] {
@@ -123,9 +128,8 @@ export class RuleIndex implements PageRules {
     return this.rules.sheets;
   }
 
-  private own: readonly StyleRule[] | undefined;
   get authorRules(): readonly StyleRule[] {
-    return (this.own ??= this.sheets.flatMap(({ sheet, origin }) => (origin === 'author' ? sheet.written : [])));
+    return this.rules.authorRules;
   }
 
   get layered(): boolean {

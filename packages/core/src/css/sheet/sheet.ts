@@ -232,7 +232,7 @@ export interface SheetText {
   };
 }
 
-export interface ParsedSheet extends Partial<SheetText> {
+export interface ParsedSheet {
   readonly name: string;
   readonly rules: readonly StyleRule[];
   /** The same with those that browsers drop for their selectors, which are not looked at for it. */
